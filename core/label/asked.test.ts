@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { BLANK_PROFILE, type LocalProfile } from '../profile/profile.ts';
+import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
+import { flour, water } from '../testing/recipe.ts';
+import type { LabelDesign } from './content.ts';
+import { layoutLabel } from './layout.ts';
+
+const MARKS = { code: '261124-1', bestBefore: '' };
+
+describe('what the kitchen’s own authority asks', () => {
+	const profile: LocalProfile = {
+		...BLANK_PROFILE,
+		name: 'made up',
+		sentence: 'Made at home.',
+		sentenceLeast_pt: 10,
+		permitAsked: true,
+		permit: '77',
+		foods: ['flatbread'],
+		panelExempt: true
+	};
+	const messages = (more: Partial<LabelDesign>, of: LocalProfile) =>
+		blocksOf(given(), more, of).map(({ field, message }) => [field, message]);
+
+	it('keeps a label back without the permit’s number or the food it is', () => {
+		expect(messages({ food: 'flatbread' }, profile)).toEqual([]);
+		expect(messages({ food: 'flatbread' }, { ...profile, permit: ' ' })).toEqual([
+			['profile', 'your local profile asks for a permit number and has none']
+		]);
+		expect(messages({}, profile)).toEqual([
+			['food', 'say which of the foods your local profile allows it is']
+		]);
+		expect(messages({ food: 'pizza' }, profile)[0]?.[1]).toContain('not among the foods');
+		expect(messages({}, { ...profile, foods: [] })).toEqual([]);
+	});
+
+	it('lets the panel be left out only where it says so; unknown values then wait for nothing', () => {
+		const food = 'flatbread';
+		const bare = given({
+			ingredients: [{ ...flour, per100g: { ...flour.per100g, iron_mg: null } }, water, butter]
+		});
+		const out = { food, leavePanelOut: true };
+		expect(blocksOf(bare, { food }, profile).map((block) => block.ingredient)).toEqual(['flour']);
+		expect(blocksOf(bare, out, profile)).toEqual([]);
+		expect(contentOf(bare, out, { profile })).toMatchObject({
+			panel: null,
+			declaration: 'Contains: Wheat, Milk.'
+		});
+		const strict = { ...profile, panelExempt: false };
+		expect(blocksOf(bare, out, strict).map((block) => block.field)).toContain('leavePanelOut');
+		expect(contentOf(bare, out, { profile: strict }).panel).not.toBeNull();
+	});
+
+	it('stands on the label in the size it asks, before what the product adds', () => {
+		const content = contentOf(given(), { localSentence: 'Batch of the day.' }, { profile });
+		expect(content.localSentence).toBe('Made at home. Permit 77. Batch of the day.');
+		const sizeOf = (least: number | null) =>
+			textsOf(layoutLabel({ ...content, localLeast_pt: least }, 300, MARKS).drawing.shapes).find((shape) =>
+				shape.text.startsWith('Made at')
+			)?.size_pt;
+		expect(sizeOf(10)).toBe(10);
+		// a small o of 1/16 inch is the least whatever is asked
+		expect(sizeOf(5)).toBe(sizeOf(null));
+		expect(sizeOf(null)).toBeGreaterThan(5);
+	});
+});
+
+describe('the format of the panel and the pack', () => {
+	const fieldsOf = (more: Partial<LabelDesign>) => blocksOf(given(), more).map((block) => block.field);
+	const small = { width_mm: 100, height_mm: 60 };
+	it.each(['tabular', 'linear'] as const)('%s is for packs with less than 258 cm² to label', (format) => {
+		expect(fieldsOf({ format, size: small, packArea_cm2: 258 })).toEqual([]);
+		expect(fieldsOf({ format, size: small, packArea_cm2: 258.1 })).toEqual(['format']);
+		expect(fieldsOf({ format, size: small })).toEqual(['packArea_cm2']);
+		// the label alone is 127 × 205 mm, 260 cm²
+		expect(fieldsOf({ format, size: { width_mm: 127, height_mm: 205 }, packArea_cm2: 100 })).toEqual([
+			'format'
+		]);
+		expect(fieldsOf({ format: 'vertical', size: small })).toEqual([]);
+	});
+	it('a barcode number has to be sound', () => {
+		expect(fieldsOf({ barcode: '012345678905' })).toEqual([]);
+		expect(fieldsOf({ barcode: '012345678904' })).toEqual(['barcode']);
+	});
+	it('a barcode that is wider than its column is said', () => {
+		const bars = [95];
+		const narrow = { width_mm: 30, height_mm: 300 };
+		const content = contentOf(given(), { barcode: '012345678905', size: narrow, format: 'linear' }, { bars });
+		expect(layoutLabel(content, 300, MARKS).problems.join()).toMatch(/barcode is \d+ mm too wide/);
+		const wide = contentOf(given(), { barcode: '012345678905' }, { bars });
+		expect(layoutLabel(wide, 300, MARKS).problems.join()).not.toContain('barcode');
+	});
+});

@@ -1,0 +1,187 @@
+import { nutrientWord, type Nutrient } from '../composition/nutrients.ts';
+import type { Facts } from '../derive.ts';
+import type { Ingredient, Recipe } from '../formula/types.ts';
+import type { ContactStanding } from '../allergens/contact.ts';
+import { allergenName } from '../allergens/contact-words.ts';
+import { unprintable } from '../drawing/text.ts';
+import { PANEL_LINES, panelNutrient } from '../rules/us/panel.ts';
+import { profileSentence, type LocalProfile } from '../profile/profile.ts';
+import { panelContent } from '../rules/us/format/content.ts';
+import { allowedFormats, SMALL_PACK_CM2 } from '../rules/us/format/index.ts';
+import { gtinProblem } from './barcode.ts';
+import { leavesPanelOut, type LabelDesign } from './content.ts';
+import { lostAllergenWords } from './wording.ts';
+
+/** Something that keeps a label from being approved, and where it is mended. */
+export interface Block {
+	message: string;
+	/** The ingredient to mend, by id; null where it is not on the shelf. */
+	ingredient: string | null;
+	/** The field of the design to fill; null where it is not there. */
+	field: keyof LabelDesign | `wording.${string}` | 'contact' | 'profile' | null;
+}
+
+const MM2_PER_CM2 = 100;
+
+/** Nutrients a label prints. */
+const PRINTED: Record<'us' | 'eu', readonly Nutrient[]> = {
+	us: PANEL_LINES.map(panelNutrient),
+	eu: ['fat_g', 'saturates_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'sodium_mg']
+};
+
+/** What cross-contact leaves to be decided before a label may be approved. */
+export function contactBlocks(contact: Pick<ContactStanding, 'open'> & { unconfirmed: string[] }): Block[] {
+	const at = { ingredient: null, field: 'contact' } as const;
+	return [...new Set(contact.open.map(({ allergen }) => allergenName(allergen)))]
+		.map((name): Block => ({ message: `decide whether it may contain ${name}`, ...at }))
+		.concat(
+			contact.unconfirmed.map((name) => ({
+				message: `nobody has confirmed the allergens of ${name}, handled before it on the same equipment`,
+				...at
+			}))
+		);
+}
+
+/** Everything that keeps the label of these facts from being approved; empty when it may be. */
+export function labelBlocks(
+	recipe: Recipe,
+	facts: Facts,
+	design: LabelDesign,
+	profile: LocalProfile | null
+): Block[] {
+	const { rules } = recipe;
+	const byId = new Map(recipe.ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const nameOf = (id: string) => byId.get(id)?.name ?? id;
+	const blocks: Block[] = [];
+	const block = (message: string, at: Partial<Block> = {}) =>
+		blocks.push({ message, ingredient: null, field: null, ...at });
+
+	for (const id of facts.allergens.unconfirmed)
+		block(`nobody has confirmed the allergens of ${nameOf(id)}`, { ingredient: id });
+	const printed = leavesPanelOut(design, profile) ? [] : PRINTED[rules];
+	for (const { nutrient, ingredients } of facts.incomplete) {
+		if (!printed.includes(nutrient)) continue;
+		for (const id of ingredients)
+			block(`${nutrientWord(nutrient)} of ${nameOf(id)} is unknown`, { ingredient: id });
+	}
+	if (facts.yield.finishedWeight_g === null)
+		block('no finished piece was ever weighed: record a batch, for a cook loss is never guessed');
+
+	if (design.name.trim() === '') block('the product needs a name', { field: 'name' });
+	if (design.declared_g === null) block('declare the net quantity', { field: 'declared_g' });
+	if (design.maker.trim() === '') block('say who makes it', { field: 'maker' });
+	if (design.address.trim() === '') block('give the maker’s address', { field: 'address' });
+	if (design.bestBeforeDays !== null && design.shelfLifeTest.trim() === '')
+		block('a best-before day rests on your own shelf-life test: say when it was made and what it found', {
+			field: 'shelfLifeTest'
+		});
+	if (rules === 'eu' && design.bestBeforeDays === null)
+		block('a date of minimum durability is asked for: give the days your shelf-life test bears out', {
+			field: 'bestBeforeDays'
+		});
+	blocks.push(
+		...wordingBlocks(recipe, design),
+		...profileBlocks(design, profile),
+		...formatBlocks(recipe, facts, design, profile),
+		...characterBlocks(facts, design, profile)
+	);
+	return blocks;
+}
+
+/** What the kitchen's own authority asks and this label does not say yet. */
+function profileBlocks(design: LabelDesign, profile: LocalProfile | null): Block[] {
+	if (!profile) return [];
+	const blocks: Block[] = [];
+	if (profile.permitAsked && profile.permit.trim() === '')
+		blocks.push({
+			message: 'your local profile asks for a permit number and has none',
+			ingredient: null,
+			field: 'profile'
+		});
+	if (profile.foods.length > 0 && !profile.foods.includes(design.food))
+		blocks.push({
+			message:
+				design.food === ''
+					? 'say which of the foods your local profile allows it is'
+					: `“${design.food}” is not among the foods your local profile allows any more`,
+			ingredient: null,
+			field: 'food'
+		});
+	if (design.leavePanelOut && !profile.panelExempt)
+		blocks.push({
+			message: 'your local profile does not let the panel be left out',
+			ingredient: null,
+			field: 'leavePanelOut'
+		});
+	return blocks;
+}
+
+/** A small panel format on a pack that has room for the standard one (21 CFR 101.9(j)(13)), a bad barcode number. */
+function formatBlocks(
+	{ rules, piece }: Recipe,
+	facts: Facts,
+	design: LabelDesign,
+	profile: LocalProfile | null
+): Block[] {
+	const blocks: Block[] = [];
+	const panel = rules === 'us' && !leavesPanelOut(design, profile) ? panelContent(facts, piece.one) : null;
+	const room_cm2 = Math.max(
+		design.packArea_cm2 ?? 0,
+		(design.size.width_mm * design.size.height_mm) / MM2_PER_CM2
+	);
+	if (panel && !allowedFormats(room_cm2, panel).includes(design.format))
+		blocks.push({
+			message: panel.second
+				? `the ${design.format} panel cannot carry the second column that is asked for: take the vertical one`
+				: `the ${design.format} panel is for packs with less than ${Math.floor(SMALL_PACK_CM2)} cm² to label, and this one has ${Math.round(room_cm2)} cm²`,
+			ingredient: null,
+			field: 'format'
+		});
+	else if (panel && design.format !== 'vertical' && design.packArea_cm2 === null)
+		blocks.push({
+			message: `the ${design.format} panel is for small packs: say how much of the pack a label could take up`,
+			ingredient: null,
+			field: 'packArea_cm2'
+		});
+	const barcode = design.barcode === '' ? null : gtinProblem(design.barcode);
+	if (barcode) blocks.push({ message: barcode, ingredient: null, field: 'barcode' });
+	return blocks;
+}
+
+function wordingBlocks(recipe: Recipe, design: LabelDesign): Block[] {
+	return Object.entries(design.wording).flatMap(([id, wording]) => {
+		const ingredient: Ingredient | undefined = recipe.ingredients.find((each) => each.id === id);
+		if (!ingredient || wording.trim() === '') return [];
+		return lostAllergenWords(ingredient, recipe.rules, wording).map((word): Block => ({
+			message: `“${wording.trim()}” loses the word ${word}, an allergen of ${ingredient.name}`,
+			ingredient: null,
+			field: `wording.${id}`
+		}));
+	});
+}
+
+/** Text the shipped typeface cannot print. */
+function characterBlocks(facts: Facts, design: LabelDesign, profile: LocalProfile | null): Block[] {
+	const fields = ['name', 'storage', 'finishing', 'maker', 'address', 'localSentence', 'price'] as const;
+	const blocks = fields.flatMap((field): Block[] => {
+		const missing = unprintable(design[field]);
+		return missing.length === 0
+			? []
+			: [{ message: `these characters cannot be printed: ${missing.join(' ')}`, ingredient: null, field }];
+	});
+	const local = unprintable(profile ? profileSentence(profile) : '');
+	if (local.length > 0)
+		blocks.push({
+			message: `the sentence of your local profile has characters that cannot be printed: ${local.join(' ')}`,
+			ingredient: null,
+			field: 'profile'
+		});
+	const missing = unprintable(facts.statement ?? '');
+	if (missing.length > 0)
+		blocks.push({
+			message: `the ingredient list has characters that cannot be printed: ${missing.join(' ')}`,
+			ingredient: null,
+			field: null
+		});
+	return blocks;
+}

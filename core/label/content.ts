@@ -1,0 +1,130 @@
+import { allergenName } from '../allergens/contact-words.ts';
+import type { Facts } from '../derive.ts';
+import type { RulesName } from '../formula/types.ts';
+import { netQuantityText } from '../netquantity/text.ts';
+import type { TableContent } from '../rules/eu/format.ts';
+import { mayContainText } from '../rules/may-contain.ts';
+import { panelContent, type PanelContent } from '../rules/us/format/content.ts';
+import type { UsFormat } from '../rules/us/format/index.ts';
+import { profileSentence, type LocalProfile } from '../profile/profile.ts';
+import type { Barcode } from './barcode.ts';
+import type { Wording } from './wording.ts';
+
+/** What the maker decides of a product's label; figures and lists are derived. */
+export interface LabelDesign {
+	/** The product's name as it prints. */
+	name: string;
+	declared_g: number | null;
+	wording: Wording;
+	/** How to keep it, and how to finish it where it is part-cooked. */
+	storage: string;
+	finishing: string;
+	maker: string;
+	address: string;
+	/** What the authority asks to stand on this label besides what the local profile says. */
+	localSentence: string;
+	/** Which of the foods the local profile allows it is; empty while nothing is said. */
+	food: string;
+	/** Whether the panel is left out, where the local profile lets it be. */
+	leavePanelOut: boolean;
+	/** Surface of the pack that a label could take up, cm²; null: as large as the label or larger. */
+	packArea_cm2: number | null;
+	/** The maker's own trade item number; empty prints no barcode. */
+	barcode: string;
+	/** Days from making that the maker's own shelf-life test bears out; null prints none. */
+	bestBeforeDays: number | null;
+	/** When that test was made and what it found. */
+	shelfLifeTest: string;
+	/** Price as it prints; empty prints none. */
+	price: string;
+	size: { width_mm: number; height_mm: number };
+	format: UsFormat;
+}
+
+/** Everything a label says, but for what each batch adds: its code and its date. */
+export interface LabelContent {
+	rules: RulesName;
+	name: string;
+	netQuantity: string | null;
+	statement: string | null;
+	declaration: string | null;
+	/** What may have come along, accepted by a person. */
+	mayContain: string | null;
+	panel: PanelContent | null;
+	table: TableContent | null;
+	storage: string;
+	finishing: string;
+	maker: string;
+	address: string;
+	/** What the authority asks to stand there: of the local profile, and of this product. */
+	localSentence: string;
+	/** Least type size of it, points; null: as the other words. */
+	localLeast_pt: number | null;
+	bestBeforeDays: number | null;
+	price: string;
+	barcode: Barcode | null;
+	size: LabelDesign['size'];
+	format: UsFormat;
+}
+
+/** What a label takes from the kitchen around the product. */
+export interface LabelContext {
+	/** Tags that a person accepted as what it may contain. */
+	mayContain: readonly string[];
+	/** What the authority asks; null while nothing is noted. */
+	profile: LocalProfile | null;
+	/** Bars of the design's barcode; null without one. */
+	bars: readonly number[] | null;
+}
+
+/** Whether the label goes without a panel: the maker wants it so and the local profile allows it. */
+export function leavesPanelOut(
+	design: Pick<LabelDesign, 'leavePanelOut'>,
+	profile: LocalProfile | null
+): boolean {
+	return design.leavePanelOut && profile?.panelExempt === true;
+}
+
+/** The label of a design with its derived facts. */
+export function labelContent(
+	rules: RulesName,
+	facts: Facts,
+	pieceOne: string,
+	design: LabelDesign,
+	{ mayContain, profile, bars }: LabelContext
+): LabelContent {
+	const { name, storage, finishing, maker, address, bestBeforeDays, price, size, format } = design;
+	const leftOut = leavesPanelOut(design, profile);
+	return {
+		rules,
+		name,
+		storage,
+		finishing,
+		maker,
+		address,
+		bestBeforeDays,
+		price,
+		size,
+		format,
+		localSentence: [profile ? profileSentence(profile) : '', design.localSentence.trim()]
+			.filter(Boolean)
+			.join(' '),
+		localLeast_pt: profile?.sentenceLeast_pt ?? null,
+		barcode: bars ? { digits: design.barcode, bars: [...bars] } : null,
+		netQuantity: design.declared_g === null ? null : netQuantityText(rules, design.declared_g),
+		statement: facts.statement,
+		declaration: facts.allergens.text,
+		mayContain: mayContainText(
+			rules,
+			mayContain.filter((tag) => !facts.allergens.contains.includes(allergenName(tag)))
+		),
+		panel: leftOut ? null : panelContent(facts, pieceOne),
+		table:
+			!leftOut && facts.table && facts.yield.finishedWeight_g !== null
+				? {
+						table: facts.table,
+						pieceHeading: `per ${pieceOne} (${Math.round(facts.yield.finishedWeight_g)} g)`
+					}
+				: null
+	};
+}

@@ -1,0 +1,216 @@
+import { describe, expect, it } from 'vitest';
+import { X_HEIGHT } from '../drawing/arimo.ts';
+import { PT_PER_MM } from '../drawing/shapes.ts';
+import { textWidth_pt } from '../drawing/text.ts';
+import type { Ingredient } from '../formula/types.ts';
+import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
+import { dough, factsOf, flour, ingredient, water } from '../testing/recipe.ts';
+import { compareLabels } from './compare.ts';
+import { emphasisRuns, layoutLabel } from './layout.ts';
+import { leastNetSize_pt, leastTextSize_pt } from './sizes.ts';
+import { lostAllergenWords, worded } from './wording.ts';
+
+describe('rewording an ingredient', () => {
+	it('changes its label name and leaves every line in', () => {
+		const of = worded(given(), { flour: 'unbleached wheat flour', butter: ' ' });
+		const facts = factsOf(of);
+		expect(facts.statement).toBe('Unbleached wheat flour, water, butter (milk, salt).');
+		expect(facts.allergens.contains).toEqual(factsOf(given()).allergens.contains);
+	});
+
+	it.each([
+		['sweet butter (milk)', []],
+		['sweet butter', ['milk']],
+		['buttermilkish', ['milk']] // part of a word is not the word
+	])('“%s” loses %j', (wording, lost) => {
+		expect(lostAllergenWords(butter, 'us', wording)).toEqual(lost);
+	});
+
+	it('takes another word for the same allergen, and the species of a nut', () => {
+		const durum: Ingredient = { ...flour, label: { us: 'wheat flour' } };
+		expect(lostAllergenWords(durum, 'us', 'durum flour')).toEqual([]);
+		const almond = ingredient('a', { label: { us: 'ground almonds' }, allergens: ['treenut:almond'] });
+		expect(lostAllergenWords(almond, 'us', 'almond meal')).toEqual([]);
+		expect(lostAllergenWords(almond, 'us', 'nut meal')).toEqual(['almond']);
+	});
+
+	it('loses nothing that the shelf did not say, or that the parts still say', () => {
+		expect(lostAllergenWords({ ...butter, label: { us: 'ghee' } }, 'us', 'clarified fat')).toEqual([]);
+		expect(lostAllergenWords({ ...butter, parts: [{ name: 'milk fat' }] }, 'us', 'clarified fat')).toEqual(
+			[]
+		);
+	});
+});
+
+describe('what keeps a label from being approved', () => {
+	it('is nothing when all is known and said', () => {
+		expect(blocksOf(given())).toEqual([]);
+		expect(blocksOf(given({ rules: 'eu' }))).toEqual([]);
+	});
+
+	it('names each unconfirmed ingredient and each unknown value that prints, with where to mend it', () => {
+		const bran = ingredient('bran', {
+			name: 'Bran',
+			per100g: { ...flour.per100g, iron_mg: null, water_g: null },
+			allergens: null
+		});
+		const of = given({
+			ingredients: [flour, water, bran],
+			formula: { name: 'x', lines: [dough('flour', 1000), dough('water', 550), dough('bran', 50)] }
+		});
+		expect(blocksOf(of)).toEqual([
+			{ message: 'nobody has confirmed the allergens of Bran', ingredient: 'bran', field: null },
+			{ message: 'iron of Bran is unknown', ingredient: 'bran', field: null }
+		]);
+		// iron is not on an EU table, and water prints nowhere
+		expect(blocksOf({ ...of, rules: 'eu' })).toHaveLength(1);
+	});
+
+	it('is a weight nobody measured, and each thing the maker has to say', () => {
+		expect(blocksOf(given({ batch: {} }))[0]?.message).toMatch(/a cook loss is never guessed/);
+		const fields = blocksOf(given(), {
+			name: ' ',
+			declared_g: null,
+			maker: '',
+			address: '',
+			shelfLifeTest: ''
+		});
+		expect(fields.map((each) => each.field)).toEqual([
+			'name',
+			'declared_g',
+			'maker',
+			'address',
+			'shelfLifeTest'
+		]);
+	});
+
+	it('a best-before is asked for in the EU only', () => {
+		const none = { bestBeforeDays: null, shelfLifeTest: '' };
+		expect(blocksOf(given(), none)).toEqual([]);
+		expect(blocksOf(given({ rules: 'eu' }), none).map((each) => each.field)).toEqual(['bestBeforeDays']);
+	});
+
+	it('is a wording that loses an allergen, and what the typeface cannot print', () => {
+		expect(blocksOf(given(), { wording: { butter: 'cultured butter' } })).toEqual([
+			{
+				message: '“cultured butter” loses the word milk, an allergen of Butter',
+				ingredient: null,
+				field: 'wording.butter'
+			}
+		]);
+		expect(blocksOf(given(), { name: 'Roti ☃' })[0]).toMatchObject({ field: 'name' });
+	});
+});
+
+describe('least sizes', () => {
+	it('US: a small o of 1/16 inch; EU: 1.2 mm, 0.9 mm under 80 cm²', () => {
+		const xHeight_mm = (size_pt: number) => (size_pt * X_HEIGHT) / PT_PER_MM;
+		expect(xHeight_mm(leastTextSize_pt('us', 129))).toBeCloseTo(1.5875, 10);
+		expect(xHeight_mm(leastTextSize_pt('eu', 80))).toBeCloseTo(1.2, 10);
+		expect(xHeight_mm(leastTextSize_pt('eu', 79.9))).toBeCloseTo(0.9, 10);
+	});
+
+	it.each([
+		['us', 5 * 6.4516, 330, 25.4 / 16],
+		['us', 5 * 6.4516 + 0.1, 330, 25.4 / 8],
+		['us', 25 * 6.4516, 330, 25.4 / 8],
+		['us', 25 * 6.4516 + 0.1, 330, (3 * 25.4) / 16],
+		['us', 401 * 6.4516, 330, 25.4 / 2],
+		['eu', 100, 50, 2],
+		['eu', 100, 51, 3],
+		['eu', 100, 200, 3],
+		['eu', 100, 330, 4],
+		['eu', 100, 1001, 6]
+	] as const)('net quantity, %s, %d cm², %d g: figures %d mm high', (rules, area, grams, height_mm) => {
+		const cap_mm = (leastNetSize_pt(rules, area, grams) * (1409 / 2048)) / PT_PER_MM;
+		expect(cap_mm).toBeCloseTo(height_mm, 10);
+	});
+});
+
+describe('the label laid out', () => {
+	const marks = { code: '261124-1', bestBefore: 'Best before 29 Nov 2026' };
+
+	it('has the words beside the panel where there is room, within its edges', () => {
+		const { drawing, problems } = layoutLabel(contentOf(given()), 330, marks);
+		expect(problems).toEqual([]);
+		expect(drawing.width_pt).toBeCloseTo(127 * PT_PER_MM, 10);
+		const title = textsOf(drawing.shapes).find((text) => text.text === 'Nutrition Facts');
+		expect(title?.x_pt).toBeGreaterThan(drawing.width_pt / 3);
+		for (const text of textsOf(drawing.shapes)) {
+			const end_pt = text.x_pt + textWidth_pt(text.text, text.size_pt, text.weight);
+			expect(end_pt, text.text).toBeLessThanOrEqual(drawing.width_pt - 3 * PT_PER_MM + 0.01);
+			expect(text.baseline_pt).toBeLessThan(drawing.height_pt);
+		}
+	});
+
+	it('says everything, the net quantity at the foot in the size asked for', () => {
+		const { drawing } = layoutLabel(
+			contentOf(given(), { price: '$6.50', localSentence: 'Made at home.' }),
+			330,
+			marks
+		);
+		const all = textsOf(drawing.shapes)
+			.map((text) => text.text)
+			.join(' ')
+			.replaceAll('\u00a0', ' ');
+		for (const words of [
+			'Plain butter roti',
+			'Contains:',
+			'Keep cool',
+			'Tansy Row',
+			'261124-1',
+			'29 Nov',
+			'$6.50',
+			'Made at'
+		])
+			expect(all).toContain(words);
+		const net = textsOf(drawing.shapes).find((text) => text.text.startsWith('NET WT'));
+		// 12.7 × 12.5 cm = 159 cm² = 24.6 in²: 1/8 inch
+		expect(((net?.size_pt ?? 0) * 1409) / 2048 / PT_PER_MM).toBeGreaterThanOrEqual(25.4 / 8);
+		expect(net?.baseline_pt).toBeGreaterThan(0.7 * drawing.height_pt);
+	});
+
+	it('puts the panel below where there is no room beside it, and says what does not fit', () => {
+		const narrow = layoutLabel(contentOf(given(), { size: { width_mm: 80, height_mm: 190 } }), 330, marks);
+		expect(narrow.problems).toEqual([]);
+		const short = layoutLabel(contentOf(given(), { size: { width_mm: 80, height_mm: 110 } }), 330, marks);
+		expect(short.problems[0]).toMatch(/^what the label has to say is \d+ mm too high for it/);
+		const thin = layoutLabel(contentOf(given(), { size: { width_mm: 50, height_mm: 300 } }), 330, marks);
+		expect(thin.problems).toContain('the panel is 20 mm too wide for the label');
+	});
+
+	it('the linear panel takes the width there is', () => {
+		const small = { size: { width_mm: 80, height_mm: 80 }, format: 'linear' as const };
+		expect(layoutLabel(contentOf(given(), small), 330, marks).problems).toEqual([]);
+	});
+
+	it('emphasises the allergens of an EU list', () => {
+		expect(emphasisRuns('**Wheat** flour, salt.')).toEqual([
+			{ text: 'Wheat', weight: 700 },
+			{ text: ' flour, salt.', weight: 400 }
+		]);
+	});
+});
+
+describe('two labels side by side', () => {
+	it('differ in what a bag would say, and not in price', () => {
+		const saltier = given({
+			formula: { name: 'x', lines: [dough('flour', 1000), dough('water', 550), dough('butter', 100)] }
+		});
+		const differences = compareLabels(
+			contentOf(given(), { price: '$6' }),
+			contentOf(saltier, { price: '$7' })
+		);
+		const what = differences.map((difference) => difference.what);
+		expect(what).toContain('Saturated Fat');
+		expect(what).not.toContain('ingredients');
+		expect(what).not.toContain('price');
+		const [fat] = differences.filter((difference) => difference.what === 'Total Fat');
+		expect(fat?.before).not.toBe(fat?.after);
+	});
+
+	it('do not differ from themselves', () => {
+		expect(compareLabels(contentOf(given()), contentOf(given()))).toEqual([]);
+		expect(compareLabels(contentOf(given({ rules: 'eu' })), contentOf(given({ rules: 'eu' })))).toEqual([]);
+	});
+});

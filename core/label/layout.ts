@@ -1,0 +1,135 @@
+import { bold, LEADING, Pen, plain } from '../drawing/pen.ts';
+import { PT_PER_MM, type Drawing, type Run, type Shape } from '../drawing/shapes.ts';
+import { runsWidth_pt } from '../drawing/text.ts';
+import { drawEuTable } from '../rules/eu/format.ts';
+import { drawUsPanel } from '../rules/us/format/index.ts';
+import { drawBarcode } from './barcode.ts';
+import type { LabelContent } from './content.ts';
+import { leastNetSize_pt, leastTextSize_pt } from './sizes.ts';
+
+/** What a batch adds to a label. */
+export interface BatchMarks {
+	code: string;
+	/** Such as `Best before 12 Dec 2026`; empty prints none. */
+	bestBefore: string;
+}
+
+/** A label drawn at its true size, and what is wrong with it. */
+export interface LaidOut {
+	drawing: Drawing;
+	/** Each thing that does not fit, in words. */
+	problems: string[];
+}
+
+const MARGIN_PT = 3 * PT_PER_MM;
+const GAP_PT = 3 * PT_PER_MM;
+const NAME_PT = 17;
+const BETWEEN_PT = 4;
+/** Narrower than this a column of words is not read. */
+const LEAST_COLUMN_PT = 36 * PT_PER_MM;
+/** Rounded up, so that the least size is met and not approached. */
+const upward = (size_pt: number): number => Math.ceil(size_pt * 10) / 10;
+
+/**
+ * The label drawn: words at the left and the panel at the right where there is room for both, else the
+ * panel below; the net quantity at the foot. `declared_g` sets the least size of the net quantity.
+ */
+export function layoutLabel(content: LabelContent, declared_g: number, marks: BatchMarks): LaidOut {
+	const { size, rules } = content;
+	const [width_pt, height_pt] = [size.width_mm * PT_PER_MM, size.height_mm * PT_PER_MM];
+	const label_cm2 = (size.width_mm * size.height_mm) / 100;
+	const inner_pt = width_pt - 2 * MARGIN_PT;
+	const panel = panelDrawing(content, inner_pt);
+	const beside = panel !== null && inner_pt - panel.width_pt - GAP_PT >= LEAST_COLUMN_PT;
+	const right_pt = beside && panel ? width_pt - MARGIN_PT - panel.width_pt - GAP_PT : width_pt - MARGIN_PT;
+	const pen = new Pen(MARGIN_PT, right_pt, MARGIN_PT);
+	const problems: string[] = [];
+
+	pen.paragraph(NAME_PT, [bold(content.name)]);
+	const text_pt = upward(leastTextSize_pt(rules, label_cm2));
+	const say = (runs: Run[], size_pt = text_pt) => {
+		if (runs.every((run) => run.text.trim() === '')) return;
+		pen.y_pt += BETWEEN_PT;
+		pen.paragraph(size_pt, runs);
+	};
+	if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
+	if (content.declaration) say([bold(content.declaration)]);
+	if (content.mayContain) say(rules === 'us' ? [bold(content.mayContain)] : emphasisRuns(content.mayContain));
+	say([plain(content.storage)]);
+	say([plain(content.finishing)]);
+	say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0));
+	say([plain([content.maker, content.address].filter(Boolean).join(', '))]);
+	say([plain([marks.bestBefore, marks.code && `Batch\u00a0${marks.code}`].filter(Boolean).join('   '))]);
+	if (content.barcode) {
+		const drawn = drawBarcode(content.barcode, MARGIN_PT, pen.y_pt + BETWEEN_PT, right_pt - MARGIN_PT);
+		pen.shapes.push(...drawn.shapes);
+		pen.y_pt += BETWEEN_PT + drawn.height_pt;
+		if (drawn.width_pt > right_pt - MARGIN_PT + 0.01)
+			problems.push(
+				`the barcode is ${mm(drawn.width_pt - right_pt + MARGIN_PT)} mm too wide at the least size it may have`
+			);
+	}
+	const words_pt = pen.y_pt;
+
+	const netSize_pt = upward(leastNetSize_pt(rules, label_cm2, declared_g));
+	const foot: Run[] = [bold(content.netQuantity ?? '')];
+	const price: Run[] = [bold(content.price)];
+	const footTop_pt = height_pt - MARGIN_PT - netSize_pt * LEADING;
+	const baseline_pt = height_pt - MARGIN_PT - netSize_pt * 0.25;
+	pen.at(MARGIN_PT, baseline_pt, netSize_pt, foot);
+	// Below the panel the foot has the whole width.
+	const isClear = !beside || MARGIN_PT + panel.height_pt <= footTop_pt;
+	const footRight_pt = isClear ? width_pt - MARGIN_PT : right_pt;
+	if (content.price) pen.endAt(footRight_pt, baseline_pt, netSize_pt, price);
+	if (runsWidth_pt([...foot, ...price], netSize_pt) + BETWEEN_PT > footRight_pt - MARGIN_PT)
+		problems.push(
+			'the net quantity and the price do not fit beside each other in the size that is asked for'
+		);
+
+	const shapes: Shape[] = [...pen.shapes];
+	const lines: Drawing['lines'] = [];
+	let bottom_pt = words_pt;
+	if (panel) {
+		const [x_pt, y_pt] = beside
+			? [width_pt - MARGIN_PT - panel.width_pt, MARGIN_PT]
+			: [MARGIN_PT, words_pt + BETWEEN_PT];
+		shapes.push(...panel.shapes.map((shape) => moved(shape, x_pt, y_pt)));
+		lines.push(
+			...panel.lines.map((line) => ({ ...line, y_pt: line.y_pt + y_pt, x_pt, width_pt: panel.width_pt }))
+		);
+		if (!beside) bottom_pt = y_pt + panel.height_pt;
+		if (panel.width_pt > inner_pt + 0.01)
+			problems.push(`the panel is ${mm(panel.width_pt - inner_pt)} mm too wide for the label`);
+		if (beside && panel.height_pt > height_pt - 2 * MARGIN_PT)
+			problems.push(
+				`the panel is ${mm(panel.height_pt - height_pt + 2 * MARGIN_PT)} mm too high for the label`
+			);
+	}
+	if (bottom_pt > footTop_pt)
+		problems.push(
+			`what the label has to say is ${mm(bottom_pt - footTop_pt)} mm too high for it: choose a larger size, a smaller panel format or fewer words`
+		);
+	return { drawing: { width_pt, height_pt, shapes, lines }, problems };
+}
+
+/** Millimetres, upward, so that what is said to be missing is enough. */
+const mm = (points: number): number => Math.ceil(points / PT_PER_MM);
+
+function panelDrawing(content: LabelContent, inner_pt: number): Drawing | null {
+	if (content.panel) return drawUsPanel(content.panel, content.format, inner_pt);
+	return content.table ? drawEuTable(content.table) : null;
+}
+
+function moved(shape: Shape, x_pt: number, y_pt: number): Shape {
+	return shape.kind === 'bar'
+		? { ...shape, x_pt: shape.x_pt + x_pt, y_pt: shape.y_pt + y_pt }
+		: { ...shape, x_pt: shape.x_pt + x_pt, baseline_pt: shape.baseline_pt + y_pt };
+}
+
+/** Text with `**` around what is emphasised, as runs. */
+export function emphasisRuns(text: string): Run[] {
+	return text
+		.split('**')
+		.map((part, index) => (index % 2 === 1 ? bold(part) : plain(part)))
+		.filter((run) => run.text !== '');
+}

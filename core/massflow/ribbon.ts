@@ -1,0 +1,113 @@
+import type { Facts } from '../derive.ts';
+import type { Recipe } from '../formula/types.ts';
+import { pieceShares } from '../nutrition/shares.ts';
+import { dried, makeupOf, makeupTotal_g, timesMakeup, type Makeup } from './makeup.ts';
+
+export type RibbonStageKey = 'weighedIn' | 'dough' | 'balls' | 'pieces' | 'packs' | 'sold';
+
+/** One stretch of the ribbon: its grams by group, and how many where things are counted. */
+export interface RibbonStage {
+	key: RibbonStageKey;
+	/** Null where it cannot be known yet. */
+	makeup: Makeup | null;
+	grams: number | null;
+	count: number | null;
+}
+
+/** What leaves (or, below zero, joins) the mass before a stage, in words and grams. */
+export interface RibbonLeaf {
+	before: RibbonStageKey;
+	label: string;
+	grams: number;
+}
+
+export interface RibbonFigures {
+	stages: RibbonStage[];
+	leaves: RibbonLeaf[];
+}
+
+/** Below this a leaf is not worth a line. */
+const LEAST_LEAF_G = 0.5;
+
+/**
+ * The ribbon of a batch: the mass at each stage from weighed in to sold, and what leaves between
+ * them, all from the facts. `soldPacks` is how many packs are sold.
+ */
+export function ribbonFigures(recipe: Recipe, facts: Facts, soldPacks: number): RibbonFigures {
+	const ingredients = new Map(recipe.ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const ingredientOf = (id: string) => {
+		const ingredient = ingredients.get(id);
+		if (!ingredient) throw new Error(`ingredient ${id} is not defined`);
+		return ingredient;
+	};
+	const y = facts.yield;
+	const mixGap = recipe.batch?.mixGap ?? 'residue';
+	const flow = { ...y, uptakePerPiece_g: y.uptake_g / y.pieces };
+	const shares = pieceShares(recipe.formula.lines, flow, mixGap);
+	const isDough = recipe.formula.lines.map((line) => line.use === 'dough');
+
+	const weighedIn = makeupOf(
+		recipe.formula.lines.flatMap((line) =>
+			line.use === 'dough' ? { ingredient: line.ingredient, mass_g: line.grams } : []
+		),
+		ingredientOf
+	);
+	const gap_g = y.doughMass_g - y.doughWeight_g;
+	const dough =
+		mixGap === 'evaporation'
+			? dried(weighedIn, gap_g)
+			: timesMakeup(weighedIn, y.doughWeight_g / y.doughMass_g);
+	const balls = timesMakeup(dough, (y.pieces * y.ballWeight_g) / y.doughWeight_g);
+	const surface = makeupOf(
+		shares
+			.filter((_, index) => !isDough[index])
+			.map((share) => ({ ...share, mass_g: share.mass_g * y.pieces })),
+		ingredientOf
+	);
+	const raw: Makeup = {
+		flour: balls.flour + surface.flour,
+		water: balls.water + surface.water,
+		fat: balls.fat + surface.fat,
+		other: balls.other + surface.other
+	};
+	const finished_g = y.finishedWeight_g;
+	const waterOff_g = finished_g === null ? 0 : makeupTotal_g(raw) - y.pieces * finished_g;
+	const pieces = finished_g === null ? null : dried(raw, waterOff_g);
+	const ofPieces = (count: number | null) =>
+		pieces === null || count === null ? null : timesMakeup(pieces, count / y.pieces);
+	const packSize = recipe.pack?.pieces ?? null;
+	const packed = y.packs === null || packSize === null ? null : y.packs * packSize;
+	const sold = packSize === null ? null : soldPacks * packSize;
+
+	const stage = (key: RibbonStageKey, makeup: Makeup | null, count: number | null = null): RibbonStage => ({
+		key,
+		makeup,
+		grams: makeup === null ? null : makeupTotal_g(makeup),
+		count
+	});
+	const leaf = (before: RibbonStageKey, label: string, grams: number): RibbonLeaf[] =>
+		Math.abs(grams) >= LEAST_LEAF_G ? [{ before, label, grams }] : [];
+	const rejects = y.pieces - y.sellable;
+	return {
+		stages: [
+			stage('weighedIn', weighedIn),
+			stage('dough', dough),
+			stage('balls', balls, y.pieces),
+			stage('pieces', pieces, y.pieces),
+			stage('packs', ofPieces(packed), y.packs),
+			stage('sold', ofPieces(sold), soldPacks)
+		],
+		leaves: [
+			...leaf(
+				'dough',
+				gap_g < 0 ? 'more than weighed in' : mixGap === 'evaporation' ? 'steam' : 'bowl and hands',
+				Math.abs(gap_g)
+			),
+			...leaf('balls', 'leftover', y.leftoverDough_g),
+			...leaf('pieces', 'surface, on', -y.uptake_g),
+			...leaf('pieces', 'water off', waterOff_g),
+			...leaf('packs', 'rejects', finished_g === null ? 0 : rejects * finished_g),
+			...leaf('packs', 'loose', finished_g === null || y.loose === null ? 0 : y.loose * finished_g)
+		]
+	};
+}

@@ -1,0 +1,20 @@
+import { declaredName, readTag } from '../allergens/tags.ts';
+import type { StatementEntry } from '../statement/entries.ts';
+
+/**
+ * Names a declaration prints for the allergen groups a rule set names: in the order they first appear
+ * down the statement, a compound's own in the order stored, each once (section 10). Allergens that
+ * only touched the pieces come last.
+ */
+export function declaredAllergens(
+	entries: readonly StatementEntry[],
+	contactAllergens: readonly string[],
+	groups: readonly string[]
+): string[] {
+	const names = new Set<string>();
+	for (const text of [...entries.flatMap((entry) => entry.allergens), ...contactAllergens]) {
+		const tag = readTag(text);
+		if (tag && groups.includes(tag.group)) names.add(declaredName(tag));
+	}
+	return [...names];
+}

@@ -1,0 +1,37 @@
+/** Groups of Annex II to Regulation 1169/2011; cereals, nuts, fish and shellfish by their own names. */
+export const EU_ANNEX_II = [
+	'wheat',
+	'rye',
+	'barley',
+	'oats',
+	'crustacean',
+	'egg',
+	'fish',
+	'peanut',
+	'soy',
+	'milk',
+	'treenut',
+	'celery',
+	'mustard',
+	'sesame',
+	'sulphite',
+	'lupin',
+	'mollusc'
+] as const;
+
+/** Words a label uses for a plain tag, for emphasis. Named tags use the species. */
+export const ALLERGEN_WORDS: Record<string, string[]> = {
+	wheat: ['wheat', 'spelt', 'durum'],
+	rye: ['rye'],
+	barley: ['barley'],
+	oats: ['oats', 'oat', 'oatmeal'],
+	egg: ['eggs', 'egg'],
+	peanut: ['peanuts', 'peanut', 'groundnuts', 'groundnut'],
+	soy: ['soya', 'soy', 'soybeans', 'soybean'],
+	milk: ['milk'],
+	celery: ['celery', 'celeriac'],
+	mustard: ['mustard'],
+	sesame: ['sesame'],
+	sulphite: ['sulphites', 'sulphite', 'sulfites', 'sulfite', 'sulphur dioxide', 'sulfur dioxide'],
+	lupin: ['lupins', 'lupin']
+};

@@ -1,0 +1,51 @@
+import type { NutrientAmounts } from '../../composition/nutrients.ts';
+import { roundTo, settled } from '../../measure/round.ts';
+import type { FactorEnergy } from '../../nutrition/energy.ts';
+
+export const TABLE_LINES = [
+	'energy',
+	'fat',
+	'saturates',
+	'carbohydrate',
+	'sugars',
+	'fibre',
+	'protein',
+	'salt'
+] as const;
+
+/** An EU/UK nutrition table column as it prints; null is unknown. */
+export type EuTable = Record<(typeof TABLE_LINES)[number], string | null>;
+
+/**
+ * Rounding of the Commission's guidance of December 2012: whole grams from `coarseFrom`, tenths (or
+ * hundredths) below it, and "<" at or under `negligible`.
+ */
+function amount(value: number | null, coarseFrom: number, coarse: number, negligible: number, below: string) {
+	if (value === null) return null;
+	const exact = settled(value);
+	if (exact === 0) return '0 g';
+	if (exact <= negligible) return `<${below} g`;
+	return `${roundTo(exact, exact >= coarseFrom ? coarse : coarse / 10)} g`;
+}
+
+const grams = (value: number | null) => amount(value, 10, 1, 0.5, '0.5');
+const saturates = (value: number | null) => amount(value, 10, 1, 0.1, '0.1');
+const salt = (value: number | null) => amount(value, 1, 0.1, 0.0125, '0.01');
+
+/** One column of the table (Regulation 1169/2011 Annex XV; computation, section 8). */
+export function euTable(amounts: NutrientAmounts, energy: Pick<FactorEnergy, 'eu_kcal' | 'eu_kJ'>): EuTable {
+	const { carbohydrate_g, fibre_g, sodium_mg } = amounts;
+	return {
+		energy:
+			energy.eu_kJ === null || energy.eu_kcal === null
+				? null
+				: `${roundTo(energy.eu_kJ, 1)} kJ / ${roundTo(energy.eu_kcal, 1)} kcal`,
+		fat: grams(amounts.fat_g),
+		saturates: saturates(amounts.saturates_g),
+		carbohydrate: grams(carbohydrate_g === null || fibre_g === null ? null : carbohydrate_g - fibre_g),
+		sugars: grams(amounts.sugars_g),
+		fibre: grams(fibre_g),
+		protein: grams(amounts.protein_g),
+		salt: salt(sodium_mg === null ? null : (sodium_mg * 2.5) / 1000)
+	};
+}

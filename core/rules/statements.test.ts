@@ -1,0 +1,210 @@
+import { describe, expect, it } from 'vitest';
+import type { Ingredient, Line, RulesName } from '../formula/types.ts';
+import { readParts } from '../statement/parts.ts';
+import { dough, factsOf, flour, ingredient, recipe, water } from '../testing/recipe.ts';
+import { emphasised } from './eu/statement.ts';
+
+const salt = ingredient('salt', { kind: 'salt' });
+const lard = ingredient('lard', { kind: 'fat' });
+const powder = ingredient('powder', {
+	name: 'Baking powder',
+	kind: 'leavening',
+	parts: [{ name: 'sodium bicarbonate' }, { name: 'cornstarch' }]
+});
+
+function facts(
+	ingredients: Ingredient[],
+	lines: Line[],
+	rules: RulesName = 'us',
+	name = 'Plain roti',
+	finished = 42
+) {
+	return factsOf(
+		recipe({ rules, ingredients, formula: { name, lines }, batch: { finishedWeights_g: [finished] } })
+	);
+}
+
+describe('US ingredient statement', () => {
+	it('goes by weight, with the small ones gathered when there are two', () => {
+		// total 1662: 2 % is 33.24
+		expect(
+			facts(
+				[flour, water, lard, salt, powder],
+				[dough('salt', 20), dough('flour', 1000), dough('powder', 12), dough('lard', 60), dough('water', 570)]
+			).statement
+		).toBe(
+			'Bread flour, water, lard, contains 2% or less of: salt, baking powder (sodium bicarbonate, cornstarch).'
+		);
+	});
+
+	it('one small ingredient stays in the list', () => {
+		expect(
+			facts([flour, water, salt], [dough('flour', 1000), dough('water', 600), dough('salt', 20)]).statement
+		).toBe('Bread flour, water, salt.');
+	});
+
+	it('exactly 2 % is small', () => {
+		// 1000 + 560 + 32 + 8 = 1600; 32 is 2 %
+		expect(
+			facts(
+				[flour, water, salt, lard],
+				[dough('flour', 1000), dough('water', 560), dough('salt', 32), dough('lard', 8)]
+			).statement
+		).toBe('Bread flour, water, contains 2% or less of: salt, lard.');
+		expect(
+			facts(
+				[flour, water, salt, lard],
+				[dough('flour', 1000), dough('water', 559), dough('salt', 33), dough('lard', 8)]
+			).statement
+		).toBe('Bread flour, water, salt, lard.');
+	});
+
+	it('all uses of an ingredient count together, and what was wiped away does not', () => {
+		const lines: Line[] = [
+			dough('flour', 1000),
+			dough('water', 600),
+			dough('salt', 40),
+			{ ingredient: 'lard', use: 'griddle', consumed_g: 100, uptake_g: 30 },
+			{ ingredient: 'lard', use: 'brushing', consumed_g: 20 }
+		];
+		// lard 50 g on the pieces, salt 40 g · (balls / dough)
+		expect(facts([flour, water, salt, lard], lines).statement).toBe('Bread flour, water, lard, salt.');
+	});
+
+	it('equal label names are one entry, whatever their letters; ties keep the order of the formula', () => {
+		const other = ingredient('other', { name: 'House flour', kind: 'flour', label: { us: 'Bread Flour' } });
+		const rye = ingredient('rye', { name: 'Rye', kind: 'flour' });
+		expect(
+			facts(
+				[flour, other, rye, water],
+				[dough('rye', 600), dough('flour', 300), dough('other', 300), dough('water', 600)]
+			).statement
+		).toBe('Rye, bread flour, water.');
+	});
+
+	it('parts take the place of a typed parenthesis and nest', () => {
+		const mix = ingredient('mix', {
+			label: { us: 'seed mix (seeds)' },
+			parts: [{ name: 'sesame' }, { name: 'crackers', parts: [{ name: 'wheat flour' }, { name: 'salt' }] }]
+		});
+		expect(
+			facts([mix, water, flour], [dough('mix', 1000), dough('flour', 500), dough('water', 400)]).statement
+		).toBe('Seed mix (sesame, crackers (wheat flour, salt)), bread flour, water.');
+	});
+});
+
+describe('US allergens', () => {
+	const topping = ingredient('topping', {
+		allergens: ['sesame', 'treenut:brazil nut', 'rye', 'coconut', 'milk']
+	});
+	it('major ones only, in the order of the statement and of the compound', () => {
+		const { allergens } = facts(
+			[topping, flour, water],
+			[dough('topping', 2000), dough('flour', 1000), dough('water', 600)]
+		);
+		expect(allergens).toEqual({
+			contains: ['Sesame', 'Brazil Nut', 'Milk', 'Wheat'],
+			text: 'Contains: Sesame, Brazil Nut, Milk, Wheat.',
+			unconfirmed: []
+		});
+	});
+
+	it('fish and shellfish by their own names; molluscs are no major allergen there', () => {
+		const sea = ingredient('sea', { allergens: ['fish:cod', 'crustacean:shrimp', 'mollusc:squid'] });
+		expect(
+			facts([sea, water, flour], [dough('flour', 1000), dough('sea', 10), dough('water', 600)]).allergens
+				.contains
+		).toEqual(['Wheat', 'Cod', 'Shrimp']);
+	});
+
+	it('nothing to declare prints nothing', () => {
+		const corn = { ...flour, allergens: [] };
+		expect(facts([corn, water], [dough('flour', 1000), dough('water', 600)]).allergens).toEqual({
+			contains: [],
+			text: null,
+			unconfirmed: []
+		});
+	});
+
+	it('unconfirmed ones are named, if they have some mass', () => {
+		const b = ingredient('b', { allergens: null });
+		const a = ingredient('a');
+		delete a.allergens;
+		const none = ingredient('none', { allergens: null });
+		expect(
+			facts(
+				[flour, water, b, a, none],
+				[dough('flour', 1000), dough('b', 1), dough('a', 1), dough('none', 0), dough('water', 600)]
+			).allergens.unconfirmed
+		).toEqual(['a', 'b']);
+	});
+
+	it('a surface material that is said to leave nothing is still declared, last', () => {
+		const butter = ingredient('butter', { allergens: ['milk'] });
+		const wiped = facts(
+			[flour, water, butter],
+			[
+				{ ingredient: 'butter', use: 'griddle', consumed_g: 10, uptake_g: 0 },
+				dough('flour', 1000),
+				dough('water', 600)
+			]
+		);
+		expect(wiped.allergens.contains).toEqual(['Wheat', 'Milk']);
+		expect(wiped.statement).toBe('Bread flour, water.');
+	});
+});
+
+describe('EU statement', () => {
+	const wheat = { ...flour, label: { eu: 'wheat flour' } };
+	it('counts water as what is left, and emphasises allergens', () => {
+		// a piece: 31.25 g flour, 18.75 g water; finished 42 g leaves 10.75 g of water
+		const { statement, allergens } = facts([wheat, water], [dough('flour', 1000), dough('water', 600)], 'eu');
+		expect(statement).toBe('**Wheat** flour, water.');
+		expect(allergens).toEqual({ contains: ['Wheat'], text: null, unconfirmed: [] });
+	});
+
+	it('leaves water out at 5 % of the finished piece or less', () => {
+		// 31.25 g of flour; finished 32.8947… leaves exactly 5 %
+		const at = (finished: number) =>
+			facts([wheat, water], [dough('flour', 1000), dough('water', 600)], 'eu', 'Plain', finished).statement;
+		expect(at(31.25 / 0.95)).toBe('**Wheat** flour.');
+		expect(at(33)).toBe('**Wheat** flour, water.');
+	});
+
+	it('an ingredient in the product’s name carries its share as mixed', () => {
+		const beet = ingredient('beet', { name: 'Beet', kind: 'produce', label: { eu: 'beetroot' } });
+		// 160 of 1600 g
+		expect(
+			facts(
+				[wheat, water, beet],
+				[dough('flour', 1000), dough('water', 440), dough('beet', 160)],
+				'eu',
+				'Beet roti'
+			).statement
+		).toBe('**Wheat** flour, water, beetroot (10%).');
+	});
+
+	it('emphasises whole words of the ingredient’s own allergens', () => {
+		expect(emphasised('buckwheat, wheat flour', ['wheat'])).toBe('buckwheat, **wheat** flour');
+		expect(emphasised('coconut milk', ['coconut'])).toBe('coconut milk');
+		expect(emphasised('almonds, fully refined soya oil', ['treenut:almond'])).toBe(
+			'**almonds**, fully refined soya oil'
+		);
+	});
+
+	it('without a finished weight there is none', () => {
+		expect(factsOf(recipe({ rules: 'eu', batch: {} }))).toMatchObject({ statement: null, table: null });
+	});
+});
+
+describe('readParts', () => {
+	it('reads a pack’s list, nested', () => {
+		expect(readParts('flour (wheat flour, niacin), salt')).toEqual({
+			ok: true,
+			value: [{ name: 'flour', parts: [{ name: 'wheat flour' }, { name: 'niacin' }] }, { name: 'salt' }]
+		});
+	});
+	it.each(['flour (wheat', 'flour) salt', '(wheat)'])('refuses %s', (text) =>
+		expect(readParts(text).ok).toBe(false)
+	);
+});

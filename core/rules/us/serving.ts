@@ -1,0 +1,189 @@
+import type { Category, Pack, Piece } from '../../formula/types.ts';
+import { roundTo, settled } from '../../measure/round.ts';
+import type { Notice, Problem } from '../../problem.ts';
+
+/** Reference amounts customarily consumed, grams (21 CFR 101.12(b)). */
+export const REFERENCE_AMOUNT_G: Record<Category, number> = {
+	tortilla: 55,
+	flatbread: 50,
+	'taco-shell': 30
+};
+
+const FRACTIONS = [2, 3, 4, 5, 6] as const;
+
+export type ExtraColumn = 'piece' | 'package';
+
+export interface UsServing {
+	/** Whole pieces in a serving; null when it is a fraction of one. */
+	pieces: number | null;
+	/** Such as `1/3`; null when it is whole pieces. */
+	fraction: string | null;
+	/** To the nearest gram, as it prints. */
+	grams: number;
+	/** As it prints: `2 tortillas (57g)`. */
+	text: string;
+	/** Servings per container as it prints; null without a pack. */
+	perContainer: string | null;
+	columns: ('serving' | ExtraColumn)[];
+}
+
+/** A serving with what the panel is computed from, unrounded. */
+export interface ServingResult {
+	serving: UsServing;
+	/** Pieces in a serving as a number: 2, or 0.333… */
+	piecesPerServing: number;
+	/** Whether the rule left the maker a choice of one or two pieces. */
+	hasChoice: boolean;
+	notices: Notice[];
+	problems: Problem[];
+}
+
+/**
+ * The serving of a product by 21 CFR 101.9(b)(2)–(6) (computation, section 6).
+ * `finishedWeight_g` is of one piece; `choice` is the maker's where the rule leaves one.
+ */
+export function usServing(
+	piece: Pick<Piece, 'one' | 'many' | 'category'>,
+	finishedWeight_g: number,
+	pack: Pick<Pack, 'pieces'> | undefined,
+	choice: number | undefined
+): ServingResult {
+	const reference_g = REFERENCE_AMOUNT_G[piece.category];
+	const ofReference = settled(finishedWeight_g / reference_g);
+	const packShare = pack ? settled((pack.pieces * finishedWeight_g) / reference_g) : null;
+	const hasChoice = ofReference > 0.5 && ofReference < 0.67 && !(packShare !== null && packShare < 2);
+	const notices: Notice[] = [];
+	const problems: Problem[] = [];
+	if (choice !== undefined && !hasChoice)
+		notices.push({
+			code: 'serving-choice-unused',
+			message:
+				'the serving rule leaves no choice at this weight, so the chosen pieces per serving are not used',
+			ingredient: null
+		});
+	if (choice !== undefined && hasChoice && choice !== 1 && choice !== 2)
+		problems.push({ path: 'batch.servingPieces', message: `a serving is 1 or 2 pieces here, not ${choice}` });
+
+	const finish = (size: { pieces: number } | { divisor: number } | 'package'): ServingResult => {
+		const piecesPerServing =
+			size === 'package' ? (pack?.pieces ?? 1) : 'pieces' in size ? size.pieces : 1 / size.divisor;
+		const grams = roundTo(finishedWeight_g * piecesPerServing, 1);
+		const whole = size === 'package' || 'pieces' in size;
+		const columns: UsServing['columns'] = ['serving'];
+		if (size !== 'package') {
+			const extra = extraColumn(ofReference, pack, packShare);
+			if (extra) columns.push(extra);
+		}
+		return {
+			serving: {
+				pieces: whole ? piecesPerServing : null,
+				fraction: whole ? null : `1/${size.divisor}`,
+				grams,
+				text: `${sizeText(size, pack, piece)} (${grams}g)`,
+				perContainer: pack ? containerText(pack.pieces / piecesPerServing) : null,
+				columns
+			},
+			piecesPerServing,
+			hasChoice,
+			notices,
+			problems
+		};
+	};
+
+	if (packShare !== null && packShare < 2) return finish('package');
+	if (ofReference <= 0.5) return finish({ pieces: nearestPieces(finishedWeight_g, reference_g) });
+	if (ofReference < 0.67) return finish({ pieces: choice === 1 ? 1 : 2 });
+	if (ofReference < 2) return finish({ pieces: 1 });
+	return finish({ divisor: nearestFraction(finishedWeight_g, reference_g) });
+}
+
+function sizeText(
+	size: { pieces: number } | { divisor: number } | 'package',
+	pack: Pick<Pack, 'pieces'> | undefined,
+	piece: Pick<Piece, 'one' | 'many'>
+): string {
+	if (size === 'package') return pack?.pieces === 1 ? `1 ${piece.one}` : '1 package';
+	if ('divisor' in size) return `1/${size.divisor} ${piece.one}`;
+	return size.pieces === 1 ? `1 ${piece.one}` : `${size.pieces} ${piece.many}`;
+}
+
+/**
+ * The second column: per piece where a piece is 200–300 % of the reference amount, per package where
+ * the pack is and holds more than one serving. A pack of one such piece needs only the first.
+ */
+function extraColumn(
+	ofReference: number,
+	pack: Pick<Pack, 'pieces'> | undefined,
+	packShare: number | null
+): ExtraColumn | null {
+	if (ofReference >= 2 && ofReference <= 3) return 'piece';
+	if (pack && packShare !== null && pack.pieces > 1 && packShare >= 2 && packShare <= 3) return 'package';
+	return null;
+}
+
+/** Whole pieces whose weight is nearest the reference amount, at least one; a tie takes the larger. */
+function nearestPieces(weight_g: number, reference_g: number): number {
+	const fewer = Math.max(1, Math.floor(settled(reference_g / weight_g)));
+	const under = settled(Math.abs(reference_g - fewer * weight_g));
+	const over = settled(Math.abs((fewer + 1) * weight_g - reference_g));
+	return over <= under ? fewer + 1 : fewer;
+}
+
+/** Divisor of the fraction of a piece nearest the reference amount; a tie takes the larger fraction. */
+function nearestFraction(weight_g: number, reference_g: number): number {
+	let best: number = FRACTIONS[0];
+	const away = (divisor: number) => settled(Math.abs(weight_g / divisor - reference_g));
+	for (const divisor of FRACTIONS) if (away(divisor) < away(best)) best = divisor;
+	return best;
+}
+
+/** Servings per container as it prints (21 CFR 101.9(b)(8)). */
+export function containerText(servings: number): string {
+	const exact = settled(servings);
+	if (Number.isInteger(exact)) return String(exact);
+	return `about ${exact > 2 && exact < 5 ? roundTo(exact, 0.5) : roundTo(exact, 1)}`;
+}
+
+/** `60` of 0.6: whole percent, or a tenth where rounding would hide which side of a limit it is on. */
+function percentText(share: number): string {
+	const exact = settled(share * 100);
+	const whole = roundTo(exact, 1);
+	const hides = [50, 67, 200, 300].some((limit) => whole === limit && exact !== limit);
+	return String(hides ? roundTo(exact, 0.1) : whole);
+}
+
+/**
+ * Why the serving is what it is, in a sentence or two: the weight, its share of the reference amount, and
+ * what the rule makes of it (21 CFR 101.9(b)(2), (b)(3), (b)(6), (b)(12)).
+ */
+export function servingReason(
+	piece: Pick<Piece, 'one' | 'many' | 'category'>,
+	finishedWeight_g: number,
+	pack: Pick<Pack, 'pieces'> | undefined,
+	serving: UsServing
+): string {
+	const reference_g = REFERENCE_AMOUNT_G[piece.category];
+	const ofReference = settled(finishedWeight_g / reference_g);
+	const weight = (grams: number) => `${roundTo(grams, 0.1)} g`;
+	const share = (grams: number) =>
+		`${weight(grams)}, ${percentText(grams / reference_g)} % of the ${reference_g} g reference amount`;
+	const pack_g = pack ? pack.pieces * finishedWeight_g : null;
+	const packShare = pack_g === null ? null : settled(pack_g / reference_g);
+	if (pack_g !== null && packShare !== null && packShare < 2)
+		return `The pack holds ${share(pack_g)}: a pack of less than twice that is one serving.`;
+
+	const one = `One ${piece.one} weighs ${share(finishedWeight_g)}`;
+	const extra = serving.columns[1];
+	const column =
+		extra === 'package' && pack_g !== null
+			? ` The pack holds ${share(pack_g)}: from 200 to 300 %, a second column states the whole pack.`
+			: '';
+	if (ofReference <= 0.5)
+		return `${one}: the number that comes nearest to it is a serving, ${serving.pieces === 1 ? `1 ${piece.one}` : `${serving.pieces} ${piece.many}`}.${column}`;
+	if (ofReference < 0.67)
+		return `${one}: one or two may be declared; ${serving.pieces === 1 ? 'one is' : 'two are'}.${column}`;
+	if (ofReference < 2) return `${one}: one is a serving.${column}`;
+	const fraction = `the fraction of one that comes nearest to it is a serving, ${serving.fraction ?? '1'}`;
+	if (ofReference <= 3) return `${one}: ${fraction}, and a second column states the whole ${piece.one}.`;
+	return `${one}: ${fraction}; above 300 % no second column is asked for.`;
+}

@@ -1,0 +1,116 @@
+import { massInput, type Facts } from '../derive.ts';
+import type { Recipe } from '../formula/types.ts';
+import { massFlow } from '../massflow/massflow.ts';
+import { pieceShares } from '../nutrition/shares.ts';
+import type { UsPanel } from '../rules/us/panel.ts';
+import { figuresOf, type Figure, type FigureKey } from './figures.ts';
+
+/** What one ingredient gives to a figure of one piece. */
+export interface Contribution {
+	ingredient: string;
+	/** Grams of it in one piece from the dough, before cooking. */
+	dough_g: number;
+	/** Grams of it on one piece: uptake. */
+	surface_g: number;
+	/** Of the figure in 100 g of it; null is unknown. */
+	per100g: number | null;
+	/** What it gives one piece; null is unknown. */
+	amount: number | null;
+	/** Of the whole; null where the whole is unknown or nothing. */
+	share: number | null;
+}
+
+/** How a figure on the panel or table came about. */
+export interface NutrientDerivation {
+	figure: Figure;
+	/** Most first; unknown ones at the top, for they are what is to be mended. */
+	contributions: Contribution[];
+	perPiece: number | null;
+	/** Each column it prints in: what it is multiplied by, the unrounded figure, and what prints. */
+	columns: {
+		heading: string;
+		times: number;
+		amount: number | null;
+		printed: string | null;
+		dv: string | null;
+	}[];
+}
+
+/**
+ * Where a figure comes from; null where the recipe derives nothing to print. Throws a RangeError for a
+ * figure that the recipe's rule set does not have.
+ */
+export function whyNutrient(recipe: Recipe, facts: Facts, key: FigureKey): NutrientDerivation | null {
+	const figure = figuresOf(recipe.rules).find((each) => each.key === key);
+	if (!figure) throw new RangeError(`${key} is no figure of the ${recipe.rules} rules`);
+	const { flow } = massFlow(massInput(recipe));
+	const columns = columnsOf(recipe, facts, key);
+	if (!flow || !columns) return null;
+
+	const shares = pieceShares(recipe.formula.lines, flow, recipe.batch?.mixGap ?? 'residue');
+	const byIngredient = new Map<string, { dough_g: number; surface_g: number }>();
+	recipe.formula.lines.forEach((line, index) => {
+		const mass_g = shares[index]?.mass_g ?? 0;
+		if (mass_g <= 0) return;
+		const sum = byIngredient.get(line.ingredient) ?? { dough_g: 0, surface_g: 0 };
+		byIngredient.set(line.ingredient, sum);
+		if (line.use === 'dough') sum.dough_g += mass_g;
+		else sum.surface_g += mass_g;
+	});
+	const given = [...byIngredient].map(([ingredient, { dough_g, surface_g }]) => {
+		const composition = recipe.ingredients.find((each) => each.id === ingredient)?.per100g ?? {};
+		const per100g = figure.of(composition);
+		const amount = per100g === null ? null : ((dough_g + surface_g) * per100g) / 100;
+		return { ingredient, dough_g, surface_g, per100g, amount };
+	});
+	const perPiece = given.some(({ amount }) => amount === null)
+		? null
+		: given.reduce((sum, { amount }) => sum + (amount ?? 0), 0);
+	return {
+		figure,
+		contributions: given
+			.map((each) => ({
+				...each,
+				share: !perPiece || each.amount === null ? null : each.amount / perPiece
+			}))
+			.toSorted((a, b) => (b.amount ?? Infinity) - (a.amount ?? Infinity)),
+		perPiece,
+		columns: columns.map((column) => ({
+			...column,
+			amount: perPiece === null ? null : perPiece * column.times
+		}))
+	};
+}
+
+type Column = Omit<NutrientDerivation['columns'][number], 'amount'>;
+
+/** The columns the figure prints in, without their unrounded amounts. */
+function columnsOf(recipe: Recipe, facts: Facts, key: FigureKey): Column[] | null {
+	const finished_g = facts.yield.finishedWeight_g;
+	if (finished_g === null) return null;
+	if (facts.table) {
+		const { per100g, perPiece } = facts.table;
+		const of = (table: typeof per100g) => table[key as keyof typeof table];
+		return [
+			{ heading: 'per 100 g', times: 100 / finished_g, printed: of(per100g), dv: null },
+			{ heading: `per ${recipe.piece.one}`, times: 1, printed: of(perPiece), dv: null }
+		];
+	}
+	const { serving, panel, panelPiece, panelPackage } = facts;
+	if (!serving || !panel) return null;
+	const printed = (of: UsPanel) =>
+		key === 'calories'
+			? { printed: of.calories, dv: null }
+			: {
+					printed: of[key as keyof Omit<UsPanel, 'calories'>].amount,
+					dv: of[key as keyof Omit<UsPanel, 'calories'>].dv
+				};
+	const pieces = serving.pieces ?? 1 / Number(serving.fraction?.split('/')[1]);
+	return [
+		{ heading: 'per serving', times: pieces, ...printed(panel) },
+		...(panelPiece ? [{ heading: `per ${recipe.piece.one}`, times: 1, ...printed(panelPiece) }] : []),
+		...(panelPackage && recipe.pack
+			? [{ heading: 'per container', times: recipe.pack.pieces, ...printed(panelPackage) }]
+			: [])
+	];
+}

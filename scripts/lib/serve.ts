@@ -1,0 +1,50 @@
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { root } from './root.ts';
+
+/** A running application. */
+export interface Running {
+	address: string;
+	stop(): Promise<void>;
+}
+
+/** Tells the build that pages are asked for over plain http; it would take https for granted. */
+const SCHEME_HEADER = 'x-square-batch-scheme';
+
+/** Serves the build on 127.0.0.1. The build reads its environment when it is loaded, so it is set here. */
+export async function serve(port: number, databaseUrl: string): Promise<Running> {
+	const address = `http://127.0.0.1:${port}`;
+	process.env.DATABASE_URL = databaseUrl;
+	process.env.REFERENCE_FILE = join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv');
+	process.env.NODE_ENV = 'production';
+	process.env.BODY_SIZE_LIMIT = '4M';
+	process.env.PROTOCOL_HEADER = SCHEME_HEADER;
+	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
+		handler: (request: IncomingMessage, response: ServerResponse) => void;
+	};
+	const hosts = [`127.0.0.1:${port}`, `localhost:${port}`];
+	const server: Server = createServer((request, response) => {
+		// Another site's name that resolves to this machine must not reach the kitchen's data.
+		if (!hosts.includes(request.headers.host ?? '')) {
+			response.writeHead(421, { 'content-type': 'text/plain' }).end(`Open ${address} instead.`);
+			return;
+		}
+		request.headers[SCHEME_HEADER] = 'http';
+		handler(request, response);
+	});
+	await new Promise<void>((resolve, reject) => {
+		server.once('error', reject);
+		server.listen({ port, host: '127.0.0.1' }, resolve);
+	});
+	return {
+		address,
+		stop: () =>
+			new Promise((resolve) => {
+				server.close(() => resolve());
+				server.closeIdleConnections();
+				// Whoever still keeps a connection open has had time to be answered by then.
+				setTimeout(() => server.closeAllConnections(), 2000).unref();
+			})
+	};
+}

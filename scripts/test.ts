@@ -1,0 +1,165 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApplication } from './lib/application.ts';
+import { ensureBuild } from './lib/build.ts';
+import { startMariaDb } from './lib/mariadb.ts';
+import { CHROMIUM, ensureProgram } from './lib/packages.ts';
+import { freePort } from './lib/ports.ts';
+import { root } from './lib/root.ts';
+import { endTools, runTool } from './lib/steps.ts';
+import { report } from './lib/trouble.ts';
+
+const PARTS = ['checks', 'unit', 'integration', 'browser'] as const;
+type Part = (typeof PARTS)[number];
+
+/** What went wrong, and how many tests there were. */
+interface Tally {
+	passed: number;
+	failed: number;
+	broken: string[];
+}
+
+/**
+ * `npm test`: lint, types, unit, integration and browser tests, on ports and data of their own that
+ * are gone afterwards. `npm test -- unit browser` runs those parts; what follows a `--` goes to the
+ * test runner of the last part.
+ */
+export async function main(args: string[]): Promise<void> {
+	const split = args.indexOf('--');
+	const named = split < 0 ? args : args.slice(0, split);
+	const rest = split < 0 ? [] : args.slice(split + 1);
+	const unknown = named.find((part) => !(PARTS as readonly string[]).includes(part));
+	if (unknown) {
+		console.error(`There is no part "${unknown}". Parts: ${PARTS.join(', ')}.`);
+		process.exitCode = 1;
+		return;
+	}
+	const folder = mkdtempSync(join(scratch(), 'square-batch-test-'));
+	const undo: (() => unknown)[] = [() => rmSync(folder, { recursive: true, force: true })];
+	let cleaning: Promise<void> | undefined;
+	const clean = () =>
+		(cleaning ??= (async () => {
+			for (const step of undo.reverse()) await step();
+		})());
+	const leave = () => {
+		endTools();
+		void clean().then(() => process.exit(130));
+	};
+	process.on('SIGINT', leave);
+	process.on('SIGTERM', leave);
+
+	const tally: Tally = { passed: 0, failed: 0, broken: [] };
+	const wants = (part: Part) => named.length === 0 || named.includes(part);
+	try {
+		// Both write the route types, so this comes before anything that reads them.
+		if (wants('checks')) await check(tally, 'route types', 'svelte-kit', ['sync']);
+		// What neither needs the other nor fills both processors goes side by side.
+		await Promise.all([
+			(async () => {
+				if (wants('checks')) await checks(tally);
+				if (wants('unit')) await vitest('unit', folder, tally, {}, rest);
+			})(),
+			(async () => {
+				if (wants('browser')) await ensureBuild();
+				if (!wants('integration')) return;
+				const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
+				undo.push(mariadb.stop);
+				await vitest('integration', folder, tally, { TEST_DATABASE_URL: mariadb.url }, rest);
+			})()
+		]);
+		if (wants('browser')) {
+			ensureProgram(CHROMIUM);
+			const application = await startApplication(join(folder, 'browser'), await freePort());
+			undo.push(application.stop);
+			await playwright(folder, tally, application.address, rest);
+		}
+	} catch (error) {
+		report(error);
+		tally.broken.push('the test run itself');
+	} finally {
+		await clean();
+	}
+	if (tally.broken.length > 0) {
+		console.error(`\nFailed: ${tally.broken.join(', ')}`);
+		process.exitCode = 1;
+	}
+	console.log(`\ntests: ${tally.passed} passed, ${tally.failed} failed`);
+}
+
+/** Where data goes that is thrown away: memory where there is some, which no slow disk holds up. */
+function scratch(): string {
+	try {
+		const { bavail, bsize } = statfsSync('/dev/shm');
+		return bavail * bsize > LEAST_MEMORY_BYTES ? '/dev/shm' : tmpdir();
+	} catch {
+		return tmpdir();
+	}
+}
+
+const LEAST_MEMORY_BYTES = 2 * 1024 ** 3;
+
+async function checks(tally: Tally): Promise<void> {
+	const steps: [what: string, tool: string, args: string[]][] = [
+		['formatting', 'prettier', ['--check', '--log-level', 'warn', '.']],
+		['lint', 'eslint', ['.']],
+		['types of the core', 'tsc', ['-p', 'core/tsconfig.json']],
+		['types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']]
+	];
+	for (const [what, tool, args] of steps) await check(tally, what, tool, args);
+}
+
+async function check(tally: Tally, what: string, tool: string, args: string[]): Promise<void> {
+	if ((await runTool(tool, args, {}, what)) !== 0) tally.broken.push(what);
+}
+
+async function vitest(
+	project: string,
+	folder: string,
+	tally: Tally,
+	env: NodeJS.ProcessEnv,
+	rest: string[]
+): Promise<void> {
+	const file = join(folder, `${project}.json`);
+	const args = [
+		'run',
+		'--project',
+		project,
+		'--reporter=default',
+		'--reporter=json',
+		`--outputFile.json=${file}`,
+		...rest
+	];
+	const code = await runTool('vitest', args, env, `${project} tests`);
+	const result = readJson(file) as { numPassedTests?: number; numFailedTests?: number } | null;
+	count(tally, `${project} tests`, code, result?.numPassedTests ?? 0, result?.numFailedTests ?? 0);
+}
+
+async function playwright(folder: string, tally: Tally, address: string, rest: string[]): Promise<void> {
+	console.log('\n· browser tests');
+	const file = join(folder, 'browser.json');
+	const code = await runTool('playwright', ['test', ...rest], {
+		BASE_URL: address,
+		PLAYWRIGHT_JSON_OUTPUT_NAME: file
+	});
+	const result = readJson(file) as { stats?: { expected: number; unexpected: number; flaky: number } } | null;
+	count(
+		tally,
+		'browser tests',
+		code,
+		result?.stats?.expected ?? 0,
+		(result?.stats?.unexpected ?? 0) + (result?.stats?.flaky ?? 0)
+	);
+	rmSync(join(root, 'test-results'), { recursive: true, force: true });
+}
+
+function count(tally: Tally, what: string, code: number, passed: number, failed: number): void {
+	tally.passed += passed;
+	tally.failed += failed;
+	// A runner that found no test proves nothing.
+	if (code !== 0 || passed === 0) tally.broken.push(what);
+}
+
+function readJson(file: string): unknown {
+	return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+}

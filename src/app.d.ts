@@ -1,0 +1,18 @@
+import type { Kitchen } from '$lib/server/kitchens.ts';
+import type { Database } from '$lib/server/db/connection.ts';
+
+declare global {
+	namespace App {
+		interface Locals {
+			db: Database;
+			kitchen: Kitchen;
+		}
+		interface Error {
+			message: string;
+			/** What to do about it. */
+			remedy?: string;
+		}
+	}
+}
+
+export {};

@@ -1,0 +1,283 @@
+import { derive } from '$core/derive.ts';
+import type { Ingredient, Line, Material, MixGap, Recipe, Use } from '$core/formula/types.ts';
+import { sumOf } from '$core/measure/round.ts';
+import { closings } from '$core/squaring/closings.ts';
+import { closingFigures } from '../../batch-closing.ts';
+import { recipeOf } from '../../recipe.ts';
+import { sourcesOf } from '../../sources.ts';
+import { compositionsById } from '../compositions.ts';
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { coreLineFromRow } from '../formulas/lines.ts';
+import { listIngredients } from '../ingredients.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { pricePacks } from '../prices.ts';
+import { coreShelf } from '../shelf.ts';
+import { groupBy, toList, toMoney, toNumber, type Row } from '../rows.ts';
+import { standingWeighings, type Weighing, type What } from '../weighings.ts';
+import { closingsOf, standingAt } from './closed.ts';
+import { equipmentOf } from './equipment.ts';
+import type { Batch, BatchLine } from './types.ts';
+
+/** Every batch of the kitchen, or of one formula of it, newest first. */
+export async function listBatches(
+	db: Database,
+	kitchen: Kitchen,
+	only: { formulaId?: string } = {}
+): Promise<Batch[]> {
+	return readBatches(db, kitchen, only);
+}
+
+/** What a sale needs of a batch that still has packs. */
+export interface BatchLeft {
+	id: string;
+	code: string;
+	name: string;
+	packPieces: number;
+	madeOn: string;
+	packsLeft: number;
+	price: string | null;
+}
+
+/** The batches with packs left, newest first; nothing of them is derived. */
+export async function batchesLeft(db: Database, kitchenId: string): Promise<BatchLeft[]> {
+	const rows = (await batchRows(db, kitchenId).whereRaw('b.packs_made > b.packs_sold')) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		code: String(row.code),
+		name: String(row.name),
+		packPieces: Number(row.pack_pieces),
+		madeOn: String(row.made_on),
+		packsLeft: Number(row.packs_made) - Number(row.packs_sold),
+		price: row.price === null ? null : toMoney(row.price)
+	}));
+}
+
+/** One batch. Throws `NotFound`. */
+export async function getBatch(db: Database, kitchen: Kitchen, id: string): Promise<Batch> {
+	const [batch] = await readBatches(db, kitchen, { id });
+	if (!batch) throw new NotFound('this batch is not here');
+	return batch;
+}
+
+/** The rows of the kitchen's batches with what names them, newest first. */
+function batchRows(db: Database, kitchenId: string) {
+	return db('batches as b')
+		.join('products as p', 'p.id', 'b.product_id')
+		.join('formulas as f', 'f.id', 'p.formula_id')
+		.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+		.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
+		.leftJoin('formula_versions as rv', 'rv.id', 'r.formula_version_id')
+		.where('b.kitchen_id', kitchenId)
+		.orderBy([
+			{ column: 'b.made_on', order: 'desc' },
+			{ column: 'b.id', order: 'desc' }
+		])
+		.select(
+			'b.*',
+			'p.piece_one',
+			'p.piece_many',
+			'p.category',
+			'f.id as formula_id',
+			'f.name as name',
+			'v.number as formula_number',
+			'r.number as label_number',
+			'rv.number as label_formula_number'
+		);
+}
+
+async function readBatches(
+	db: Database,
+	kitchen: Kitchen,
+	{ id, formulaId }: { id?: string; formulaId?: string }
+): Promise<Batch[]> {
+	const query = batchRows(db, kitchen.id);
+	if (id) query.where('b.id', id);
+	if (formulaId) query.where('f.id', formulaId);
+	const rows = (await query) as Row[];
+	const ids = rows.map((row) => String(row.id));
+	const [lineRows, weighings, ingredients, packs, equipment, closedBy] = await Promise.all([
+		db('batch_lines')
+			.where('kitchen_id', kitchen.id)
+			.whereIn('batch_id', ids)
+			.orderBy(['batch_id', 'position']) as Promise<Row[]>,
+		standingWeighings(db, kitchen.id, ids),
+		listIngredients(db, kitchen.id),
+		pricePacks(db, kitchen.id),
+		equipmentOf(db, kitchen.id, ids),
+		closingsOf(db, kitchen.id, ids)
+	]);
+	const compositions = await compositionsById(db, kitchen.id, [
+		...new Set(lineRows.map((row) => String(row.composition_id)))
+	]);
+	const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const shelves = new Map<string, Map<string, Ingredient>>();
+	/** The shelf with the prices of a day, worked out once a day. */
+	const shelfOn = (day: string) => {
+		const known = shelves.get(day) ?? coreShelf(ingredients, packs, day, kitchen.rules);
+		shelves.set(day, known);
+		return known;
+	};
+	const linesBy = groupBy(lineRows, (row) => String(row.batch_id));
+	const weighingsBy = groupBy(weighings, (weighing) => weighing.batchId);
+
+	return rows.map((row) => {
+		const batchId = String(row.id);
+		const readings = weighingsBy.get(batchId) ?? [];
+		const rowsOfLines = linesBy.get(batchId) ?? [];
+		const lines = rowsOfLines.map((line) =>
+			batchLine(line, readings, (ingredient) => shelf.get(ingredient)?.name ?? '')
+		);
+		const madeOn = String(row.made_on);
+		const used = rowsOfLines.flatMap((line) => {
+			const ingredient = shelfOn(madeOn).get(String(line.ingredient_id));
+			const composition = compositions.get(String(line.composition_id));
+			return ingredient && composition ? [{ ...ingredient, per100g: composition.per100g }] : [];
+		});
+		const closed = closedBy.get(batchId) ?? [];
+		const standing = closed.at(-1);
+		const assembled = assemble(kitchen, row, lines, readings, [
+			...new Map(used.map((each) => [each.id, each])).values()
+		]);
+		return {
+			...(standing ? { ...assembled, ...standingAt(standing, lines) } : derived(kitchen, assembled)),
+			closed,
+			equipment: equipment.get(batchId) ?? [],
+			sources: sourcesOf(rowsOfLines.flatMap((line) => compositions.get(String(line.composition_id)) ?? []))
+		};
+	});
+}
+
+function readingsOf(readings: readonly Weighing[], what: What, lineId: string | null = null): number[] {
+	return readings.filter((each) => each.what === what && each.lineId === lineId).map((each) => each.grams);
+}
+
+function batchLine(row: Row, readings: readonly Weighing[], nameOf: (id: string) => string): BatchLine {
+	const id = String(row.id);
+	const use = row.use_as as Use;
+	const total = (what: What) => {
+		const found = readingsOf(readings, what, id);
+		return found.length > 0 ? sumOf(found, (grams) => grams) : null;
+	};
+	return {
+		id,
+		ingredient: String(row.ingredient_id),
+		name: nameOf(String(row.ingredient_id)),
+		use,
+		stage: String(row.stage),
+		planned_g: Number(row.planned_g),
+		most_g: toNumber(row.most_g),
+		toWeigh: Number(row.to_weigh) === 1,
+		plannedUptake_g: toNumber(row.planned_uptake_g),
+		weighed_g: total(use === 'dough' ? 'line' : 'consumed'),
+		weighedUptake_g: use === 'dough' ? null : total('uptake')
+	};
+}
+
+/** The line as the core takes it: weighed where it was, planned where not yet. */
+function coreLine(line: BatchLine, recorded: boolean): Line {
+	const grams = line.weighed_g ?? line.planned_g;
+	const uptake_g = recorded ? line.weighedUptake_g : line.plannedUptake_g;
+	return coreLineFromRow({
+		ingredient_id: line.ingredient,
+		use_as: line.use,
+		stage: line.stage,
+		grams,
+		consumed_g: grams,
+		uptake_g
+	});
+}
+
+/** A batch before anything is derived of it. */
+type Assembled = Omit<Batch, 'sources' | 'equipment' | 'closed' | 'facts' | 'problems' | 'closings'>;
+
+function assemble(
+	kitchen: Kitchen,
+	row: Row,
+	lines: BatchLine[],
+	readings: readonly Weighing[],
+	ingredients: Recipe['ingredients']
+): Assembled {
+	const recorded = readings.length > 0;
+	const doughWeight_g = readingsOf(readings, 'dough')[0] ?? null;
+	const counted = {
+		leftover_g: readingsOf(readings, 'leftover')[0] ?? null,
+		sellable: toNumber(row.sellable_counted),
+		packs: toNumber(row.packs_counted),
+		loose: toNumber(row.loose_counted)
+	};
+	const ballWeights_g = readingsOf(readings, 'ball');
+	const finishedWeights_g = readingsOf(readings, 'finished');
+	const ballCount = toNumber(row.ball_count);
+	const servingPieces = toNumber(row.serving_pieces);
+	const mixGap = row.mix_gap as MixGap;
+	const recipe = recipeOf({
+		rules: kitchen.rules,
+		currency: kitchen.currency,
+		name: String(row.name),
+		lines: lines.map((line) => coreLine(line, recorded)),
+		ingredients,
+		piece: {
+			one: String(row.piece_one),
+			many: String(row.piece_many),
+			category: row.category as Recipe['piece']['category'],
+			ballWeight_g: Number(row.ball_weight_g),
+			...(ballCount === null ? {} : { count: ballCount })
+		},
+		batch: {
+			mixGap,
+			...(doughWeight_g === null ? {} : { doughWeight_g }),
+			...(ballWeights_g.length > 0 ? { ballWeights_g } : {}),
+			...(finishedWeights_g.length > 0 ? { finishedWeights_g } : {}),
+			rejects: Number(row.rejects),
+			...(servingPieces === null ? {} : { servingPieces })
+		},
+		pack: { pieces: Number(row.pack_pieces), materials: toList<Material>(row.materials) }
+	});
+	return {
+		id: String(row.id),
+		code: String(row.code),
+		productId: String(row.product_id),
+		formulaId: String(row.formula_id),
+		name: String(row.name),
+		formulaNumber: Number(row.formula_number),
+		labelNumber: toNumber(row.label_number),
+		labelFormulaNumber: toNumber(row.label_formula_number),
+		madeOn: String(row.made_on),
+		beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
+		recorded,
+		version: Number(row.version),
+		mixGap,
+		ballWeight_g: Number(row.ball_weight_g),
+		packPieces: Number(row.pack_pieces),
+		servingPieces,
+		price: row.price === null ? null : toMoney(row.price),
+		ballCount,
+		rejects: Number(row.rejects),
+		...counted,
+		note: String(row.note),
+		doughWeight_g,
+		ballWeights_g,
+		finishedWeights_g,
+		lines,
+		packsMade: Number(row.packs_made),
+		packsSold: Number(row.packs_sold),
+		packsLeft: Number(row.packs_made) - Number(row.packs_sold),
+		recipe
+	};
+}
+
+/** An open batch with what follows from its measurements; a closed one keeps what was fixed. */
+function derived(
+	kitchen: Kitchen,
+	batch: Assembled
+): Assembled & Pick<Batch, 'facts' | 'problems' | 'closings'> {
+	const outcome = derive(batch.recipe);
+	const facts = outcome.ok ? outcome.value : null;
+	return {
+		...batch,
+		facts,
+		problems: outcome.ok ? [] : outcome.problems,
+		closings: closings(closingFigures(batch.recipe, facts, batch, kitchen.scaleDivision_g))
+	};
+}

@@ -1,0 +1,107 @@
+import type { Facts } from '$core/derive.ts';
+import type { MixGap, Recipe, Use } from '$core/formula/types.ts';
+import type { Problem } from '$core/problem.ts';
+import type { Closing } from '$core/squaring/closings.ts';
+import type { ValueSource } from '../../sources.ts';
+
+/** A line of a batch: what was planned, and what was weighed where it was. */
+export interface BatchLine {
+	id: string;
+	ingredient: string;
+	name: string;
+	use: Use;
+	stage: string;
+	planned_g: number;
+	/** The most that was planned for it, where some is kept back; null where it is one amount. */
+	most_g: number | null;
+	/** The formula names no amount: the batch weighs it. */
+	toWeigh: boolean;
+	plannedUptake_g: number | null;
+	/** Weighed in, or consumed; null while not weighed. */
+	weighed_g: number | null;
+	weighedUptake_g: number | null;
+}
+
+/** One making of a product, with everything measured and derived. */
+export interface Batch {
+	id: string;
+	code: string;
+	productId: string;
+	formulaId: string;
+	/** The formula's name. */
+	name: string;
+	formulaNumber: number;
+	/** The label revision it was packed under; null where none was approved then. */
+	labelNumber: number | null;
+	/** Version of the formula that revision was approved for. */
+	labelFormulaNumber: number | null;
+	madeOn: string;
+	/** Time of day it was begun, `09:30`; null while nobody noted it. */
+	beganAt: string | null;
+	/** Ids of the equipment it touches. */
+	equipment: string[];
+	/** Whether anything was weighed; until then every figure is the plan's. */
+	recorded: boolean;
+	version: number;
+	mixGap: MixGap;
+	ballWeight_g: number;
+	packPieces: number;
+	servingPieces: number | null;
+	price: string | null;
+	ballCount: number | null;
+	rejects: number;
+	/** Counted apart from the balls; null while nobody did. */
+	sellable: number | null;
+	packs: number | null;
+	loose: number | null;
+	note: string;
+	doughWeight_g: number | null;
+	leftover_g: number | null;
+	ballWeights_g: number[];
+	finishedWeights_g: number[];
+	lines: BatchLine[];
+	/** Oldest first; the first closed it, each later one is a correction. Empty while it is open. */
+	closed: BatchClosing[];
+	packsMade: number;
+	packsSold: number;
+	packsLeft: number;
+	facts: Facts | null;
+	problems: Problem[];
+	closings: Closing[];
+	recipe: Recipe;
+	/** Where the values the batch was made with come from, by ingredient id. */
+	sources: Record<string, ValueSource>;
+}
+
+/** A closing of a batch: what stood when it was closed, or is corrected to. */
+export interface BatchClosing {
+	number: number;
+	/** Why it was closed though it does not square, or why it is corrected; empty where it squared. */
+	reason: string;
+	closedAt: string;
+	input: BatchInput;
+	recipe: Recipe;
+	facts: Facts;
+	stages: Closing[];
+}
+
+/** What was measured, as a person records it. */
+export interface BatchInput {
+	madeOn: string;
+	/** Left out, what is noted of it stays. */
+	beganAt?: string | null;
+	equipment?: string[];
+	sellable?: number | null;
+	packs?: number | null;
+	loose?: number | null;
+	ballWeight_g: number;
+	ballCount: number | null;
+	rejects: number;
+	servingPieces: number | null;
+	note: string;
+	doughWeight_g: number | null;
+	leftover_g: number | null;
+	ballWeights_g: number[];
+	finishedWeights_g: number[];
+	lines: { id: string; grams: number; uptake_g: number | null }[];
+}

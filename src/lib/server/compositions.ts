@@ -1,0 +1,133 @@
+import { COMPOSITION_KEYS, type Composition } from '$core/composition/nutrients.ts';
+import type { Intervals } from '$core/composition/pack-label.ts';
+import type { Database } from './db/connection.ts';
+import { newId, toNumber, utcNow, type Row } from './rows.ts';
+
+/** Where values come from, best first (computation, section 1). */
+export const SOURCES = ['specification', 'pack', 'reference', 'estimate'] as const;
+/** A mix's values follow from its own lines. */
+export type Source = (typeof SOURCES)[number] | 'mix';
+
+/** One version of an ingredient's composition, with its source. */
+export interface StoredComposition {
+	id: string;
+	ingredientId: string;
+	per100g: Composition;
+	source: Source;
+	sourceNote: string;
+	/** Day of the source: when the pack was bought, when the specification was issued. */
+	sourceOn: string | null;
+	/** Serving of the pack label the values were typed from, and its figures as printed. */
+	serving_g: number | null;
+	printed: Record<string, string> | null;
+	/** What the rounding of a pack label leaves open, per 100 g. */
+	intervals: Intervals;
+	createdAt: string;
+}
+
+/** A composition as it is added: what is left out is not known of it. */
+export type CompositionInput = Pick<StoredComposition, 'per100g' | 'source' | 'sourceNote'> &
+	Partial<Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals'>>;
+
+function fromRow(row: Row): StoredComposition {
+	return {
+		id: String(row.id),
+		ingredientId: String(row.ingredient_id),
+		per100g: Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, toNumber(row[key])])),
+		source: row.source as Source,
+		sourceNote: String(row.source_note),
+		sourceOn: row.source_on === null ? null : String(row.source_on),
+		serving_g: toNumber(row.serving_g),
+		printed: typeof row.printed === 'string' ? (JSON.parse(row.printed) as Record<string, string>) : null,
+		intervals: typeof row.intervals === 'string' ? (JSON.parse(row.intervals) as Intervals) : {},
+		createdAt: String(row.created_at)
+	};
+}
+
+/** The newest composition of each ingredient, or of those named, by ingredient id. */
+export async function currentCompositions(
+	db: Database,
+	kitchenId: string,
+	ingredientIds?: string[]
+): Promise<Map<string, StoredComposition>> {
+	const newest = db('ingredient_compositions')
+		.max('id')
+		.where('kitchen_id', kitchenId)
+		.groupBy('ingredient_id');
+	if (ingredientIds) newest.whereIn('ingredient_id', ingredientIds);
+	const rows = (await db('ingredient_compositions')
+		.where('kitchen_id', kitchenId)
+		.whereIn('id', newest)) as Row[];
+	return new Map(rows.map(fromRow).map((composition) => [composition.ingredientId, composition]));
+}
+
+/** The compositions with these ids, by id: what a batch was made with. */
+export async function compositionsById(
+	db: Database,
+	kitchenId: string,
+	ids: string[]
+): Promise<Map<string, StoredComposition>> {
+	const rows = (await db('ingredient_compositions')
+		.where('kitchen_id', kitchenId)
+		.whereIn('id', ids)) as Row[];
+	return new Map(rows.map(fromRow).map((composition) => [composition.id, composition]));
+}
+
+/** Adds a composition, which is from then on the current one; the older ones stay. */
+export async function addComposition(
+	db: Database,
+	kitchenId: string,
+	ingredientId: string,
+	composition: CompositionInput
+): Promise<string> {
+	const id = newId();
+	await db('ingredient_compositions').insert({
+		id,
+		kitchen_id: kitchenId,
+		ingredient_id: ingredientId,
+		...Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, composition.per100g[key] ?? null])),
+		source: composition.source,
+		source_note: composition.sourceNote,
+		source_on: composition.sourceOn ?? null,
+		serving_g: composition.serving_g ?? null,
+		printed: composition.printed ? JSON.stringify(composition.printed) : null,
+		intervals:
+			composition.intervals && Object.keys(composition.intervals).length > 0
+				? JSON.stringify(composition.intervals)
+				: null,
+		created_at: utcNow()
+	});
+	return id;
+}
+
+/** Every composition an ingredient has had, newest first, with how many batch lines used each. */
+export async function compositionHistory(
+	db: Database,
+	kitchenId: string,
+	ingredientId: string
+): Promise<(StoredComposition & { batches: number })[]> {
+	const rows = (await db('ingredient_compositions as c')
+		.where({ 'c.kitchen_id': kitchenId, 'c.ingredient_id': ingredientId })
+		.orderBy('c.id', 'desc')
+		.select(
+			'c.*',
+			db.raw(
+				'(SELECT COUNT(DISTINCT l.batch_id) FROM batch_lines l WHERE l.kitchen_id = c.kitchen_id AND l.composition_id = c.id) AS batches'
+			)
+		)) as Row[];
+	return rows.map((row) => ({ ...fromRow(row), batches: Number(row.batches) }));
+}
+
+/** Whether two compositions say the same. */
+export function sameComposition(a: CompositionInput, b: CompositionInput): boolean {
+	const said = (each: CompositionInput) =>
+		JSON.stringify([
+			each.source,
+			each.sourceNote,
+			each.sourceOn ?? null,
+			each.serving_g ?? null,
+			each.printed ?? null,
+			COMPOSITION_KEYS.map((key) => each.per100g[key] ?? null)
+		]);
+	return said(a) === said(b);
+}

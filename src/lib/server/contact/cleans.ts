@@ -1,0 +1,80 @@
+import type { Database } from '../db/connection.ts';
+import { isDuplicate, NotFound, refuse } from '../errors.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
+
+/** A clean of a piece of equipment, recorded by whoever did it. */
+export interface RecordedClean {
+	id: string;
+	equipment: string;
+	cleanedOn: string;
+	/** Time of day, `10:45`. */
+	at: string;
+	/** How: with what, and whether it was dried. */
+	how: string;
+	/** Why it does not count; null while it does. */
+	voided: string | null;
+}
+
+/** Cleans of these days in the order they were done, the voided too. */
+export async function cleansOn(
+	db: Database,
+	kitchenId: string,
+	days: readonly string[]
+): Promise<RecordedClean[]> {
+	const rows = (await db('cleans as c')
+		.leftJoin('clean_voids as v', 'v.clean_id', 'c.id')
+		.where('c.kitchen_id', kitchenId)
+		.whereIn('c.cleaned_on', [...days])
+		.orderBy(['c.cleaned_on', 'c.cleaned_at', 'c.id'])
+		.select('c.*', 'v.reason as voided')) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		equipment: String(row.equipment_id),
+		cleanedOn: String(row.cleaned_on),
+		at: String(row.cleaned_at).slice(0, 5),
+		how: String(row.how),
+		voided: row.voided === null ? null : String(row.voided)
+	}));
+}
+
+/** Records a clean of each of the equipment. `id` comes from the form, so that one sent twice is one. */
+export async function recordCleans(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	clean: { equipment: readonly string[]; cleanedOn: string; at: string; how: string }
+): Promise<void> {
+	if (clean.equipment.length === 0) refuse('equipment', 'choose what was cleaned');
+	const known = (await db('equipment')
+		.where('kitchen_id', kitchenId)
+		.whereIn('id', [...clean.equipment])
+		.select('id')) as Row[];
+	if (known.length !== clean.equipment.length) refuse('equipment', 'choose among the kitchen’s equipment');
+	const now = utcNow();
+	await db('cleans')
+		.insert(
+			clean.equipment.map((equipment, index) => ({
+				id: index === 0 ? id : newId(),
+				kitchen_id: kitchenId,
+				equipment_id: equipment,
+				cleaned_on: clean.cleanedOn,
+				cleaned_at: clean.at,
+				how: clean.how,
+				created_at: now
+			}))
+		)
+		.catch((error: unknown) => {
+			if (!isDuplicate(error)) throw error;
+		});
+}
+
+/** Voids a clean that was not done, with the reason. Throws `NotFound`. */
+export async function voidClean(db: Database, kitchenId: string, id: string, reason: string): Promise<void> {
+	const row = (await db('cleans').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	if (!row) throw new NotFound('this clean is not here');
+	await db('clean_voids')
+		.insert({ id: newId(), kitchen_id: kitchenId, clean_id: id, reason, created_at: utcNow() })
+		.catch((error: unknown) => {
+			if (!isDuplicate(error)) throw error;
+		});
+}

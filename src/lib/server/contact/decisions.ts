@@ -1,0 +1,54 @@
+import type { ContactDecision } from '$core/allergens/contact.ts';
+import type { Database } from '../db/connection.ts';
+import { groupBy, newId, utcNow, type Row } from '../rows.ts';
+
+/** A decision as it is kept. */
+export interface KeptDecision extends ContactDecision {
+	id: string;
+	productId: string;
+	/** What proposed it, in words, as it stood then. */
+	sourceWords: string;
+	reason: string;
+	decidedAt: string;
+}
+
+/** Decisions by product, oldest first. */
+export async function decisionsByProduct(
+	db: Database,
+	kitchenId: string
+): Promise<Map<string, KeptDecision[]>> {
+	const rows = (await db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id')) as Row[];
+	return groupBy(
+		rows.map((row) => ({
+			id: String(row.id),
+			productId: String(row.product_id),
+			allergen: String(row.allergen),
+			answer: row.answer as KeptDecision['answer'],
+			source: String(row.source),
+			sourceWords: String(row.source_words),
+			reason: String(row.reason),
+			decidedAt: String(row.decided_at)
+		})),
+		(decision) => decision.productId
+	);
+}
+
+/** Keeps a decision. */
+export async function keepDecision(
+	db: Database,
+	kitchenId: string,
+	decision: Omit<KeptDecision, 'id' | 'decidedAt'>,
+	decidedAt = utcNow()
+): Promise<void> {
+	await db('contact_decisions').insert({
+		id: newId(),
+		kitchen_id: kitchenId,
+		product_id: decision.productId,
+		allergen: decision.allergen,
+		answer: decision.answer,
+		source: decision.source,
+		source_words: decision.sourceWords,
+		reason: decision.reason,
+		decided_at: decidedAt
+	});
+}

@@ -1,0 +1,66 @@
+import type { Making } from '$core/allergens/contact.ts';
+import { equipmentOf } from '../batches/equipment.ts';
+import type { Database } from '../db/connection.ts';
+import { groupBy, type Row } from '../rows.ts';
+import { joined, type Handled } from './handled.ts';
+
+/** A batch of a day, as cross-contact sees it. */
+export interface DayMaking extends Making {
+	productId: string;
+	madeOn: string;
+	/** Packs that are not sold, or nothing packed yet: what a label may still be printed for. */
+	isLive: boolean;
+}
+
+/** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
+export async function makingsOn(
+	db: Database,
+	kitchenId: string,
+	days: readonly string[],
+	handled: ReadonlyMap<string, Handled>
+): Promise<DayMaking[]> {
+	const rows = (await db('batches as b')
+		.join('products as p', 'p.id', 'b.product_id')
+		.join('formulas as f', 'f.id', 'p.formula_id')
+		.where('b.kitchen_id', kitchenId)
+		.whereIn('b.made_on', [...days])
+		.orderBy(['b.made_on', 'b.began_at', 'b.id'])
+		.select(
+			'b.id',
+			'b.code',
+			'b.product_id',
+			'b.made_on',
+			'b.began_at',
+			'f.name',
+			'b.packs_made',
+			'b.packs_sold'
+		)) as Row[];
+	const ids = rows.map((row) => String(row.id));
+	const [lines, equipment] = await Promise.all([
+		db('batch_lines')
+			.where('kitchen_id', kitchenId)
+			.whereIn('batch_id', ids)
+			.distinct('batch_id', 'ingredient_id') as Promise<Row[]>,
+		equipmentOf(db, kitchenId, ids)
+	]);
+	const linesBy = groupBy(lines, (line) => String(line.batch_id));
+	return rows.map((row) => {
+		const id = String(row.id);
+		const { tags, unconfirmed } = joined(
+			(linesBy.get(id) ?? []).flatMap((line) => handled.get(String(line.ingredient_id)) ?? [])
+		);
+		const [made, sold] = [Number(row.packs_made), Number(row.packs_sold)];
+		return {
+			id,
+			code: String(row.code),
+			name: String(row.name),
+			productId: String(row.product_id),
+			madeOn: String(row.made_on),
+			beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
+			equipment: equipment.get(id) ?? [],
+			allergens: tags,
+			unconfirmed,
+			isLive: made === 0 || made > sold
+		};
+	});
+}

@@ -1,0 +1,38 @@
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
+
+/** An allergen that is about in the kitchen whatever is made. */
+export interface StandingRisk {
+	id: string;
+	allergen: string;
+	why: string;
+}
+
+/** The kitchen's standing risks, oldest first; those that ended are left out. */
+export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {
+	const rows = (await db('standing_risks')
+		.where('kitchen_id', kitchenId)
+		.whereNull('ended_at')
+		.orderBy('id')) as Row[];
+	return rows.map((row) => ({ id: String(row.id), allergen: String(row.allergen), why: String(row.why) }));
+}
+
+/** Notes a standing risk; its id. */
+export async function addRisk(
+	db: Database,
+	kitchenId: string,
+	risk: Omit<StandingRisk, 'id'>
+): Promise<string> {
+	const id = newId();
+	await db('standing_risks').insert({ id, kitchen_id: kitchenId, ...risk, created_at: utcNow() });
+	return id;
+}
+
+/** Ends a standing risk. Throws `NotFound`. */
+export async function endRisk(db: Database, kitchenId: string, id: string): Promise<void> {
+	const changed = await db('standing_risks')
+		.where({ kitchen_id: kitchenId, id })
+		.update({ ended_at: utcNow() });
+	if (changed === 0) throw new NotFound('this risk is not here');
+}

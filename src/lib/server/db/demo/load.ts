@@ -1,0 +1,259 @@
+import { closeBatch } from '../../batches/close.ts';
+import { squaresWhole } from '../../batches/closed.ts';
+import { createBatch } from '../../batches/create.ts';
+import { getBatch } from '../../batches/read.ts';
+import { recordBatch } from '../../batches/record.ts';
+import type { Batch } from '../../batches/types.ts';
+import { createFormula, keepFormula } from '../../formulas/keep.ts';
+import { getFormula } from '../../formulas/read.ts';
+import { createKitchen, theKitchen, today, type Kitchen } from '../../kitchens.ts';
+import { newId } from '../../rows.ts';
+import { recordSale, voidSale } from '../../sales.ts';
+import type { Database } from '../connection.ts';
+import { bake, type Slip } from './bake.ts';
+import { acceptSesame, cleanAtNoon, equipDemo, type DemoContact } from './contact.ts';
+import { approveDemoLabel, noteDemoProfile } from './labels.ts';
+import { addDays, lastSaturday, WEEKS } from './days.ts';
+import { DEMO_PRODUCTS, demoSteps, type DemoProduct } from './products.ts';
+import { chance, type Chance } from './random.ts';
+import { loadShelf } from './shelf.ts';
+
+const MARKET = 'Ferry Green Saturday market';
+const DOOR = 'From the door';
+
+/** Loads the demo kitchen into an empty database; false when there is a kitchen already. */
+export async function loadDemoOnce(db: Database): Promise<boolean> {
+	if (await db('kitchens').first('id')) return false;
+	await loadDemo(db);
+	return true;
+}
+
+/**
+ * The made-up kitchen: four products, twelve weeks of batches and their sales, all dated back from
+ * today. One transaction, so that a load cut short leaves nothing and starts again.
+ */
+async function loadDemo(database: Database): Promise<void> {
+	await database.transaction(async (db) => {
+		await createKitchen(db, {
+			name: 'Tansy Row Flatbreads',
+			town: 'Oxlip Ferry',
+			address: '3 Tansy Row',
+			timeZone: 'America/Chicago',
+			currency: 'USD',
+			rules: 'us',
+			scaleDivision_g: 0.1,
+			measureSet: 'us'
+		});
+		const kitchen = await theKitchen(db);
+		const day = today(kitchen);
+		const ingredients = await loadShelf(db, kitchen.id, day);
+		const of = (key: string) => {
+			const id = ingredients.get(key);
+			if (!id) throw new Error(`no demo ingredient ${key}`);
+			return id;
+		};
+		const formulaIds = await Promise.all(DEMO_PRODUCTS.map((demo) => addFormula(db, kitchen, demo, of)));
+		await noteDemoProfile(db, kitchen);
+		const contact = await equipDemo(db, kitchen);
+		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
+		await planNext(db, kitchen, formulaIds, day);
+	});
+}
+
+async function addFormula(
+	db: Database,
+	kitchen: Kitchen,
+	demo: DemoProduct,
+	of: (key: string) => string
+): Promise<string> {
+	return createFormula(db, kitchen.id, newId(), {
+		name: demo.name,
+		mixGap: demo.mixGap,
+		family: demo.family,
+		choices: demo.choices,
+		steps: demoSteps(demo),
+		lines: (demo.former?.lines ?? demo.lines)(of),
+		product: demo.product,
+		productId: null
+	});
+}
+
+async function bakeWeeks(
+	db: Database,
+	kitchen: Kitchen,
+	formulaIds: string[],
+	of: (key: string) => string,
+	day: string,
+	contact: DemoContact
+): Promise<void> {
+	const random = chance(20260314);
+	const newest = lastSaturday(day);
+	for (let weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
+		const saturday = addDays(newest, -7 * weeksAgo);
+		await cleanAtNoon(db, kitchen, addDays(saturday, -1), contact, weeksAgo === 0);
+		for (const [index, demo] of DEMO_PRODUCTS.entries()) {
+			const formulaId = formulaIds[index] ?? '';
+			if (demo.former?.untilWeeksAgo === weeksAgo) await reformulate(db, kitchen, formulaId, demo, of);
+			if (demo.madeMidweek) {
+				const midweek = await makeBatch(
+					db,
+					kitchen,
+					formulaId,
+					demo,
+					addDays(saturday, -3),
+					random,
+					null,
+					contact
+				);
+				if (weeksAgo > 0) await close(db, kitchen, midweek, addDays(saturday, -2));
+				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 4);
+			}
+			const slip = slipOf(demo, weeksAgo);
+			const batch = await makeBatch(
+				db,
+				kitchen,
+				formulaId,
+				demo,
+				addDays(saturday, -1),
+				random,
+				slip,
+				contact
+			);
+			if (weeksAgo > 0 && slip !== 'one ball miscounted') await close(db, kitchen, batch, saturday);
+			await sellAtMarket(db, kitchen, batch, saturday, random);
+			if (demo.labelledWeeksAgo === weeksAgo) await acceptSesame(db, kitchen, formulaId);
+			if (demo.labelledWeeksAgo === weeksAgo) await approveDemoLabel(db, kitchen, formulaId, saturday);
+			const sunday = addDays(saturday, 1);
+			if (sunday <= day) await sellAtDoor(db, kitchen, batch, sunday, random, 2);
+		}
+	}
+}
+
+/** Closes a batch on a day as its kitchen would, in a word of its own where it does not square. */
+async function close(db: Database, kitchen: Kitchen, batch: Batch, day: string): Promise<void> {
+	const reason = squaresWhole(batch.closings) ? '' : 'nobody remembers; the bread tasted as it should';
+	await closeBatch(db, kitchen, batch.id, batch.version, reason, `${day} 01:00:00.000`);
+}
+
+function slipOf(demo: DemoProduct, weeksAgo: number): Slip {
+	if (demo.name === 'Toasted-oat pita' && weeksAgo === 4) return 'salt not recorded';
+	if (demo.name === 'Sesame layered flatbread' && weeksAgo === 1) return 'one ball miscounted';
+	return null;
+}
+
+async function reformulate(
+	db: Database,
+	kitchen: Kitchen,
+	id: string,
+	demo: DemoProduct,
+	of: (key: string) => string
+) {
+	const before = await getFormula(db, kitchen.id, id);
+	await keepFormula(db, kitchen.id, id, before.version, {
+		name: demo.name,
+		mixGap: demo.mixGap,
+		family: demo.family,
+		choices: demo.choices,
+		steps: demoSteps(demo),
+		lines: demo.lines(of),
+		product: demo.product,
+		productId: before.products[0]?.id ?? null
+	});
+}
+
+async function makeBatch(
+	db: Database,
+	kitchen: Kitchen,
+	formulaId: string,
+	demo: DemoProduct,
+	madeOn: string,
+	random: Chance,
+	slip: Slip,
+	contact: DemoContact
+): Promise<Batch> {
+	const formula = await getFormula(db, kitchen.id, formulaId);
+	const id = await createBatch(db, kitchen, newId(), {
+		productId: formula.products[0]?.id ?? '',
+		madeOn,
+		factor: 1
+	});
+	const planned = await getBatch(db, kitchen, id);
+	await recordBatch(
+		db,
+		kitchen,
+		id,
+		planned.version,
+		{
+			...bake(planned, demo, random, slip),
+			beganAt: demo.beganAt,
+			equipment: demo.equipment.map(contact.equipment)
+		},
+		`${madeOn} 15:30:00.000`
+	);
+	return getBatch(db, kitchen, id);
+}
+
+async function sellAtMarket(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Batch,
+	day: string,
+	random: Chance
+): Promise<void> {
+	let left = batch.packsLeft - random.whole(0, 2);
+	while (left > 0) {
+		const packs = Math.min(left, random.whole(1, 3));
+		await sell(db, kitchen, batch, day, MARKET, packs);
+		left -= packs;
+	}
+	// A slip of the thumb at the stall, and its void.
+	if (random.next() < 0.06) await voidNewest(db, kitchen, batch);
+}
+
+async function sellAtDoor(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Batch,
+	day: string,
+	random: Chance,
+	most: number
+): Promise<void> {
+	const { packsLeft } = await getBatch(db, kitchen, batch.id);
+	const packs = Math.min(packsLeft, random.whole(most - 2, most));
+	if (packs > 0) await sell(db, kitchen, batch, day, DOOR, packs);
+}
+
+async function sell(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Batch,
+	soldOn: string,
+	channel: string,
+	packs: number
+): Promise<void> {
+	await recordSale(db, kitchen.id, newId(), {
+		batchId: batch.id,
+		soldOn,
+		channel,
+		packs,
+		price: batch.price ?? '0'
+	});
+}
+
+async function voidNewest(db: Database, kitchen: Kitchen, batch: Batch): Promise<void> {
+	const newest = (await db('sales')
+		.where({ kitchen_id: kitchen.id, batch_id: batch.id })
+		.max('id as id')
+		.first()) as { id: string | null };
+	if (newest.id) await voidSale(db, kitchen.id, newest.id, 'entered twice at the stall');
+}
+
+/** A batch planned for today, so that there is one to record. */
+async function planNext(db: Database, kitchen: Kitchen, formulaIds: string[], day: string): Promise<void> {
+	const formula = await getFormula(db, kitchen.id, formulaIds[0] ?? '');
+	await createBatch(db, kitchen, newId(), {
+		productId: formula.products[0]?.id ?? '',
+		madeOn: day,
+		factor: 1
+	});
+}

@@ -1,0 +1,83 @@
+import type { Knex } from 'knex';
+import * as kitchens from './0001_kitchens.ts';
+import * as ingredients from './0002_ingredients.ts';
+import * as ingredientCompositions from './0003_ingredient_compositions.ts';
+import * as pricePacks from './0004_price_packs.ts';
+import * as formulas from './0005_formulas.ts';
+import * as formulaLines from './0006_formula_lines.ts';
+import * as products from './0007_products.ts';
+import * as batches from './0008_batches.ts';
+import * as batchLines from './0009_batch_lines.ts';
+import * as weighings from './0010_weighings.ts';
+import * as weighingsAppendOnly from './0011_weighings_append_only.ts';
+import * as sales from './0012_sales.ts';
+import * as salesAppendOnly from './0013_sales_append_only.ts';
+import * as kitchenMeasureSet from './0014_kitchen_measure_set.ts';
+import * as compositionEvidence from './0015_composition_evidence.ts';
+import * as ingredientMeasures from './0016_ingredient_measures.ts';
+import * as mixes from './0017_mixes.ts';
+import * as formulaProcess from './0018_formula_process.ts';
+import * as formulaDrafts from './0019_formula_drafts.ts';
+import * as formulaLineWords from './0020_formula_line_words.ts';
+import * as rememberedNames from './0021_remembered_names.ts';
+import * as families from './0022_families.ts';
+import * as productDiscs from './0023_product_discs.ts';
+import * as labels from './0024_labels.ts';
+import * as labelRevisions from './0025_label_revisions.ts';
+import * as labelRevisionsAppendOnly from './0026_label_revisions_append_only.ts';
+import * as batchLabel from './0027_batch_label.ts';
+import * as kitchenAddress from './0028_kitchen_address.ts';
+import * as packChecks from './0029_pack_checks.ts';
+import * as equipment from './0030_equipment.ts';
+import * as cleans from './0031_cleans.ts';
+import * as standingRisks from './0032_standing_risks.ts';
+import * as contactDecisions from './0033_contact_decisions.ts';
+import * as mayContain from './0034_may_contain.ts';
+import * as labelRules from './0035_label_rules.ts';
+import * as localProfiles from './0036_local_profiles.ts';
+import * as printJobs from './0037_print_jobs.ts';
+import * as batchCounts from './0038_batch_counts.ts';
+import * as batchClosings from './0039_batch_closings.ts';
+
+/** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
+export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
+	['0001_kitchens', kitchens],
+	['0002_ingredients', ingredients],
+	['0003_ingredient_compositions', ingredientCompositions],
+	['0004_price_packs', pricePacks],
+	['0005_formulas', formulas],
+	['0006_formula_lines', formulaLines],
+	['0007_products', products],
+	['0008_batches', batches],
+	['0009_batch_lines', batchLines],
+	['0010_weighings', weighings],
+	['0011_weighings_append_only', weighingsAppendOnly],
+	['0012_sales', sales],
+	['0013_sales_append_only', salesAppendOnly],
+	['0014_kitchen_measure_set', kitchenMeasureSet],
+	['0015_composition_evidence', compositionEvidence],
+	['0016_ingredient_measures', ingredientMeasures],
+	['0017_mixes', mixes],
+	['0018_formula_process', formulaProcess],
+	['0019_formula_drafts', formulaDrafts],
+	['0020_formula_line_words', formulaLineWords],
+	['0021_remembered_names', rememberedNames],
+	['0022_families', families],
+	['0023_product_discs', productDiscs],
+	['0024_labels', labels],
+	['0025_label_revisions', labelRevisions],
+	['0026_label_revisions_append_only', labelRevisionsAppendOnly],
+	['0027_batch_label', batchLabel],
+	['0028_kitchen_address', kitchenAddress],
+	['0029_pack_checks', packChecks],
+	['0030_equipment', equipment],
+	['0031_cleans', cleans],
+	['0032_standing_risks', standingRisks],
+	['0033_contact_decisions', contactDecisions],
+	['0034_may_contain', mayContain],
+	['0035_label_rules', labelRules],
+	['0036_local_profiles', localProfiles],
+	['0037_print_jobs', printJobs],
+	['0038_batch_counts', batchCounts],
+	['0039_batch_closings', batchClosings]
+];

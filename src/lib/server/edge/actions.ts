@@ -1,0 +1,66 @@
+import { error, fail, type ActionFailure } from '@sveltejs/kit';
+import type Joi from 'joi';
+import { pathText } from '$core/file/messages.ts';
+import type { Problem } from '$core/problem.ts';
+import { NotFound, Refused, Stale } from '../errors.ts';
+
+/** What a form gets back when it could not be done; what was typed stays in the page. */
+export interface Rejection {
+	problems: Problem[];
+	/** What someone else saved meanwhile. */
+	stale?: unknown;
+}
+
+/**
+ * Runs an action on the draft a form sent as JSON: Joi at the edge, then `act`. Problems come back at
+ * their fields with status 400, a stale save with what is there now and 409.
+ */
+export async function withDraft<T, R>(
+	request: Request,
+	schema: Joi.ObjectSchema<T>,
+	act: (draft: T) => Promise<R>
+): Promise<R | ActionFailure<Rejection>> {
+	const form = await request.formData();
+	let document: unknown;
+	try {
+		document = JSON.parse(String(form.get('draft') ?? ''));
+	} catch {
+		return fail(400, { problems: [{ path: '', message: 'the form did not arrive whole: send it again' }] });
+	}
+	const { error: found, value } = schema.validate(document, { abortEarly: false, convert: true });
+	if (found)
+		return fail(400, {
+			problems: found.details.map((item) => ({ path: pathText(item.path), message: item.message }))
+		});
+	return attempt(() => act(value));
+}
+
+/** Runs what may be refused, as an answer a form can show. */
+export async function attempt<R>(act: () => Promise<R>): Promise<R | ActionFailure<Rejection>> {
+	try {
+		return await act();
+	} catch (problem) {
+		if (problem instanceof Refused) return fail(400, { problems: problem.problems });
+		if (problem instanceof Stale)
+			return fail(409, {
+				problems: [{ path: '', message: 'somebody saved this after you opened it' }],
+				stale: problem.current as unknown
+			});
+		return notFoundPage(problem);
+	}
+}
+
+/** The result, or the 404 page when there is no such thing in this kitchen. */
+export async function orNotFound<R>(reading: Promise<R>): Promise<R> {
+	return reading.catch(notFoundPage);
+}
+
+/** The 404 page for what is not in this kitchen; anything else is thrown on. */
+export function notFoundPage(problem: unknown): never {
+	if (problem instanceof NotFound)
+		error(404, {
+			message: `${problem.message}.`,
+			remedy: 'It may be in another list: choose one on the left.'
+		});
+	throw problem;
+}

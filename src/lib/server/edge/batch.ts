@@ -1,0 +1,97 @@
+import Joi from 'joi';
+import type { BatchInput } from '../batches/types.ts';
+import { count, day, grams, gramsList, id, number, optionalText, timeOfDay, version } from './fields.ts';
+
+/** A record form once read. */
+export interface BatchForm {
+	id: string;
+	version: number;
+	madeOn: string;
+	beganAt: string | null;
+	equipment: string[];
+	ballWeight: number;
+	ballCount: number | null;
+	rejects: number;
+	sellable: number | null;
+	packs: number | null;
+	loose: number | null;
+	servingPieces: number | null;
+	note: string;
+	reason: string;
+	doughWeight: number | null;
+	leftover: number | null;
+	ballWeights: number[];
+	finishedWeights: number[];
+	lines: { id: string; grams: number; uptake: number | null }[];
+}
+
+const MOST_PIECES = 100_000;
+
+const line = Joi.object({
+	id: id('open the batch again'),
+	grams: grams(),
+	uptake: grams({ optional: true })
+}).custom((value: BatchForm['lines'][number], helpers) =>
+	value.uptake !== null && value.uptake > value.grams
+		? helpers.message({ custom: 'what stayed on the pieces is more than what was used up' })
+		: value
+);
+
+export const batchForm = Joi.object<BatchForm>({
+	id: id('open the batch again'),
+	version: version(),
+	madeOn: day(),
+	beganAt: timeOfDay({ optional: true }),
+	equipment: Joi.array().items(id('choose among the kitchen’s equipment').optional()).unique().required(),
+	ballWeight: grams({ positive: true }),
+	ballCount: count(1, MOST_PIECES, { optional: true }),
+	rejects: count(0, MOST_PIECES),
+	sellable: count(0, MOST_PIECES, { optional: true }),
+	packs: count(0, MOST_PIECES, { optional: true }),
+	loose: count(0, MOST_PIECES, { optional: true }),
+	servingPieces: count(1, 2, { optional: true }),
+	note: optionalText(1000),
+	reason: optionalText(500),
+	doughWeight: grams({ optional: true, positive: true }),
+	leftover: grams({ optional: true }),
+	ballWeights: gramsList(),
+	finishedWeights: gramsList(),
+	lines: Joi.array().items(line).required()
+});
+
+/** What is recorded of a form. */
+export function batchInput(form: BatchForm): BatchInput {
+	return {
+		madeOn: form.madeOn,
+		beganAt: form.beganAt,
+		equipment: form.equipment,
+		ballWeight_g: form.ballWeight,
+		ballCount: form.ballCount,
+		rejects: form.rejects,
+		sellable: form.sellable,
+		packs: form.packs,
+		loose: form.loose,
+		servingPieces: form.servingPieces,
+		note: form.note,
+		doughWeight_g: form.doughWeight,
+		leftover_g: form.leftover,
+		ballWeights_g: form.ballWeights,
+		finishedWeights_g: form.finishedWeights,
+		lines: form.lines.map(({ id, grams, uptake }) => ({ id, grams, uptake_g: uptake }))
+	};
+}
+
+/** A plan form once read. */
+export interface PlanForm {
+	id: string;
+	productId: string;
+	madeOn: string;
+	factor: number;
+}
+
+export const planForm = Joi.object<PlanForm>({
+	id: id('open the page again'),
+	productId: id('choose a product'),
+	madeOn: day(),
+	factor: number(0.01, 100)
+});

@@ -1,0 +1,215 @@
+import Joi from 'joi';
+import { CHOICES, STEP_KINDS, type Choices, type Step, type StepKind } from '$core/formula/process.ts';
+import { CATEGORIES, USES, type Category, type MixGap, type Use } from '$core/formula/types.ts';
+import { refuse } from '../errors.ts';
+import { coreLine } from '../formulas/lines.ts';
+import type { FormulaInput } from '../formulas/types.ts';
+import { count, grams, id, money, number, optionalText, text, version } from './fields.ts';
+
+/** A formula form once read. */
+export interface FormulaForm {
+	id: string;
+	version: number;
+	name: string;
+	mixGap: MixGap;
+	family: string;
+	choices: Choices;
+	lines: LineForm[];
+	steps: {
+		kind: StepKind;
+		text: string;
+		low: number | null;
+		high: number | null;
+		temperature: number | null;
+		cue: string;
+	}[];
+	productId: string | null;
+	product: {
+		pieceOne: string;
+		pieceMany: string;
+		category: Category;
+		ballWeight: number;
+		packPieces: number;
+		servingPieces: number | null;
+		price: string | null;
+		materials: { name: string; cost: string }[];
+		diameter: number | null;
+		thickness: number | null;
+		discs: { diameter: number; thickness: number; weight: number }[];
+	};
+}
+
+interface LineForm {
+	said: string;
+	note: string;
+	ingredient: string;
+	use: Use;
+	stage: string;
+	/** Null where the batch weighs it. */
+	grams: number | null;
+	uptake: number | null;
+	most: number | null;
+	low_g: number | null;
+	high_g: number | null;
+	toWeigh: boolean;
+}
+
+const MOST_LINES = 200;
+const MOST_STEPS = 60;
+
+const line = Joi.object({
+	key: Joi.any().strip(),
+	said: optionalText(300),
+	note: optionalText(300),
+	ingredient: id('choose an ingredient'),
+	use: Joi.valid(...USES)
+		.required()
+		.messages({ 'any.only': 'choose a use' }),
+	stage: optionalText(60),
+	toWeigh: Joi.boolean().default(false),
+	grams: Joi.when('toWeigh', { is: true, then: grams({ optional: true }), otherwise: grams() }),
+	uptake: Joi.when('use', {
+		is: 'dough',
+		then: Joi.any().empty(Joi.any()).default(null),
+		otherwise: grams({ optional: true })
+	}),
+	most: grams({ optional: true }),
+	low_g: Joi.number().min(0).allow(null).default(null),
+	high_g: Joi.number().min(0).allow(null).default(null)
+}).custom((value: LineForm, helpers) => {
+	if (value.uptake !== null && value.uptake > (value.grams ?? 0))
+		return helpers.message({ custom: 'what stays on the pieces is more than what is used up' });
+	if (value.most !== null && value.most < (value.grams ?? 0))
+		return helpers.message({ custom: 'the most that may go in is less than what is planned' });
+	return value;
+});
+
+const minutes = () => number(0, 7 * 24 * 60, { optional: true });
+const step = Joi.object({
+	key: Joi.any().strip(),
+	kind: Joi.valid(...STEP_KINDS).required(),
+	text: text(200, 'say what is done'),
+	low: minutes(),
+	high: minutes(),
+	temperature: number(-40, 400, { optional: true, signed: true }),
+	cue: optionalText(200)
+}).custom((value: FormulaForm['steps'][number], helpers) =>
+	value.low !== null && value.high !== null && value.high < value.low
+		? helpers.message({ custom: 'the longest time is shorter than the shortest' })
+		: value
+);
+
+const choices = Joi.object(
+	Object.fromEntries(Object.entries(CHOICES).map(([key, options]) => [key, Joi.valid(...options)]))
+).required();
+
+export const formulaForm = Joi.object<FormulaForm>({
+	id: id('open the formula again'),
+	version: version(),
+	name: text(160, 'give the formula a name'),
+	mixGap: Joi.valid('residue', 'evaporation').required(),
+	family: optionalText(60),
+	choices,
+	lines: Joi.array()
+		.items(line)
+		.min(1)
+		.max(MOST_LINES)
+		.required()
+		.messages({ 'array.min': 'add at least one line', 'array.max': `more than ${MOST_LINES} lines` }),
+	steps: Joi.array().items(step).max(MOST_STEPS).required(),
+	productId: id('open the formula again').allow(null),
+	product: Joi.object({
+		pieceOne: text(40, 'what is one piece called?'),
+		pieceMany: text(40, 'what are several called?'),
+		category: Joi.valid(...CATEGORIES)
+			.required()
+			.messages({ 'any.only': 'choose a kind of bread' }),
+		ballWeight: grams({ positive: true }),
+		packPieces: count(1, 1000),
+		servingPieces: count(1, 2, { optional: true }),
+		price: money({ optional: true }),
+		materials: Joi.array()
+			.items(Joi.object({ name: text(60, 'what is it?'), cost: money() }))
+			.max(20)
+			.required(),
+		diameter: number(1, 200, { optional: true }),
+		thickness: number(0.1, 100, { optional: true }),
+		discs: Joi.array()
+			.items(
+				Joi.object({
+					diameter: number(1, 200),
+					thickness: number(0.1, 100),
+					weight: grams({ positive: true })
+				})
+			)
+			.max(30)
+			.required()
+	}).required()
+});
+
+/** A draft as it is typed: only its shape is looked at, so that nothing typed is lost. */
+export const draftForm = Joi.object({
+	id: id('open the formula again'),
+	version: version(),
+	name: Joi.string().allow('').max(400).required(),
+	lines: Joi.array().items(Joi.object().unknown()).max(1000).required(),
+	steps: Joi.array().items(Joi.object().unknown()).max(500).required(),
+	product: Joi.object().unknown().required()
+}).unknown();
+
+/** What is stored of a formula form. Refuses a formula without dough. */
+export function formulaInput(form: FormulaForm): FormulaInput {
+	const lines = form.lines.map((line) => {
+		const { said, note, low_g, high_g, toWeigh } = line;
+		const gramsOfLine = line.grams ?? 0;
+		return {
+			...coreLine(
+				line.use === 'dough'
+					? { ingredient: line.ingredient, use: 'dough', stage: line.stage, grams: gramsOfLine }
+					: {
+							ingredient: line.ingredient,
+							use: line.use,
+							stage: line.stage,
+							consumed_g: gramsOfLine,
+							...(line.uptake === null ? {} : { uptake_g: line.uptake })
+						}
+			),
+			said,
+			note,
+			low_g,
+			high_g,
+			most_g: line.most,
+			toWeigh: toWeigh && line.grams === null
+		};
+	});
+	if (!lines.some((line) => line.use === 'dough' && line.grams > 0))
+		refuse('lines', 'a formula needs at least one line in the dough with some grams');
+	const { ballWeight, diameter, thickness, discs, ...product } = form.product;
+	return {
+		name: form.name,
+		mixGap: form.mixGap,
+		family: form.family,
+		choices: form.choices,
+		steps: form.steps.map((each): Step => ({
+			kind: each.kind,
+			text: each.text,
+			minutesLow: each.low,
+			minutesHigh: each.high,
+			temperature_c: each.temperature,
+			cue: each.cue
+		})),
+		lines,
+		productId: form.productId,
+		product: {
+			...product,
+			ballWeight_g: ballWeight,
+			diameter_cm: diameter,
+			thickness_mm: thickness,
+			discs: discs.map((disc) => ({
+				diameter_cm: disc.diameter,
+				thickness_mm: disc.thickness,
+				weight_g: disc.weight
+			}))
+		}
+	};
+}

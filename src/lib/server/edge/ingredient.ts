@@ -1,0 +1,173 @@
+import Joi from 'joi';
+import { readTag } from '$core/allergens/tags.ts';
+import { KINDS, type Kind } from '$core/composition/kinds.ts';
+import { COMPOSITION_KEYS, mostPer100g, type Composition } from '$core/composition/nutrients.ts';
+import type { Part } from '$core/formula/types.ts';
+import { roundTo } from '$core/measure/round.ts';
+import { readParts } from '$core/statement/parts.ts';
+import { readLabelDraft } from '../../label-reading.ts';
+import type { IngredientDraft } from '../../ingredient-draft.ts';
+import { SOURCES, type Source } from '../compositions.ts';
+import { Refused } from '../errors.ts';
+import type { IngredientInput } from '../ingredients.ts';
+import { day, grams, id, money, number, optionalText, text, typed, version } from './fields.ts';
+
+/** An ingredient form once read. */
+export interface IngredientForm {
+	id: string;
+	version: number;
+	name: string;
+	kind: Kind;
+	labelUs: string;
+	labelEu: string;
+	parts: Part[];
+	allergens: string[];
+	mayContain: string[];
+	confirmed: boolean;
+	evidence: string;
+	per100g: Composition;
+	source: Source;
+	sourceNote: string;
+	sourceOn: string | null;
+	label: IngredientDraft['label'];
+	mix: { ingredient: string; grams: number }[] | null;
+	portion: number | null;
+}
+
+const MOST_PARTS_TEXT = 8000;
+const MOST_MIX_LINES = 100;
+
+/** An allergen's tag, its kind named where it needs one. */
+export const allergenTag = Joi.string().custom((value: string, helpers) =>
+	readTag(value)
+		? value
+		: helpers.message({ custom: `"${value}" needs the name of the kind, such as treenut:almond` })
+);
+
+const mixLine = Joi.object({
+	key: Joi.any().strip(),
+	ingredient: id('choose an ingredient'),
+	grams: grams({ positive: true })
+});
+
+export const ingredientForm = Joi.object<IngredientForm>({
+	id: id('open the ingredient again'),
+	version: version(),
+	name: text(160),
+	kind: Joi.valid(...KINDS)
+		.required()
+		.messages({ 'any.only': 'choose a kind' }),
+	labelUs: optionalText(500),
+	labelEu: optionalText(500),
+	parts: typed(readParts, {}, (parts) =>
+		JSON.stringify(parts).length > MOST_PARTS_TEXT ? 'is longer than a label could carry' : null
+	),
+	allergens: Joi.array().items(allergenTag).unique().required(),
+	mayContain: Joi.array().items(allergenTag).unique().required(),
+	confirmed: Joi.boolean().required(),
+	evidence: Joi.when('confirmed', {
+		is: true,
+		then: text(200, 'say what confirmed them: the pack, a specification'),
+		otherwise: optionalText(200)
+	}),
+	per100g: Joi.object(
+		Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, number(0, mostPer100g(key), { optional: true })]))
+	).required(),
+	source: Joi.valid(...SOURCES, 'mix')
+		.required()
+		.messages({ 'any.only': 'choose where the values come from' }),
+	sourceNote: optionalText(200),
+	sourceOn: day({ optional: true }),
+	label: Joi.object({
+		kind: Joi.valid('', 'us', 'eu').required(),
+		serving: Joi.string().allow('').max(40).required(),
+		printed: Joi.object().pattern(Joi.string().max(20), Joi.string().allow('').max(40)).required()
+	}).required(),
+	mix: Joi.array()
+		.items(mixLine)
+		.min(1)
+		.max(MOST_MIX_LINES)
+		.allow(null)
+		.required()
+		.messages({ 'array.min': 'a mix needs at least one line' }),
+	portion: grams({ optional: true, positive: true })
+});
+
+/**
+ * What is stored; confirming dates the confirmation, and it stays dated while nothing is changed. A pack
+ * label typed as printed gives its values here again, with what its rounding leaves open.
+ */
+export function ingredientInput(
+	form: IngredientForm,
+	confirmedBefore: string | null,
+	today: string
+): IngredientInput {
+	const { id: _id, version: _version, confirmed, label, portion, mix, ...rest } = form;
+	const isPack = rest.source === 'pack' && mix === null && label.kind !== '';
+	const { reading, serving_g, errors } = isPack
+		? readLabelDraft(label)
+		: { reading: null, serving_g: null, errors: [] };
+	if (errors.length > 0) throw new Refused(errors);
+	return {
+		...rest,
+		source: mix ? 'mix' : rest.source === 'mix' ? 'estimate' : rest.source,
+		// What the label does not print, water above all, is as typed per 100 g.
+		per100g: reading ? { ...rest.per100g, ...kept(reading.per100g) } : rest.per100g,
+		serving_g,
+		printed: isPack
+			? Object.fromEntries(Object.entries(label.printed).filter(([, value]) => value.trim() !== ''))
+			: null,
+		intervals: reading?.intervals ?? {},
+		confirmedOn: confirmed ? (confirmedBefore ?? today) : null,
+		mix,
+		portion_g: portion
+	};
+}
+
+/** To the millionth, as the database keeps it. */
+function kept(per100g: Composition): Composition {
+	return Object.fromEntries(
+		Object.entries(per100g).map(([key, value]) => [key, value == null ? null : roundTo(value, 1e-6)])
+	);
+}
+
+/** A price pack form once read. */
+export interface PriceForm {
+	amount: string;
+	grams: number;
+	usable: number;
+	boughtOn: string;
+	supplier: string;
+}
+
+export const priceForm = Joi.object<PriceForm>({
+	amount: money(),
+	grams: grams({ positive: true }),
+	usable: number(1, 100),
+	boughtOn: day(),
+	supplier: optionalText(120)
+});
+
+/** A measure form once read: typed grams with their range, or the maker's own three weighings. */
+export interface MeasureForm {
+	measure: string;
+	grams: number | null;
+	low: number | null;
+	high: number | null;
+	readings: number[];
+}
+
+export const MEASURES = ['cup', 'tbsp', 'tsp', 'packet', 'each', 'clove', 'cake', 'stick', 'jar'] as const;
+
+export const measureForm = Joi.object<MeasureForm>({
+	measure: Joi.valid(...MEASURES)
+		.required()
+		.messages({ 'any.only': 'choose a measure' }),
+	grams: grams({ optional: true, positive: true }),
+	low: grams({ optional: true, positive: true }),
+	high: grams({ optional: true, positive: true }),
+	readings: Joi.array()
+		.items(grams({ optional: true, positive: true }))
+		.max(10)
+		.required()
+});

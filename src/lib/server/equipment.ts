@@ -1,0 +1,52 @@
+import type { Database } from './db/connection.ts';
+import { isDuplicate, NotFound, refuse } from './errors.ts';
+import { newId, toNumber, utcNow, type Row } from './rows.ts';
+
+/** What batches are made on: a bowl, a board, a griddle. */
+export interface Equipment {
+	id: string;
+	name: string;
+	/** Its empty weight, for weighings that forgot to take it off; null while it was not weighed. */
+	tare_g: number | null;
+	/** No longer used; it stays for the batches that were made on it. */
+	retired: boolean;
+}
+
+/** The kitchen's equipment by name, what is retired too. */
+export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {
+	const rows = (await db('equipment').where('kitchen_id', kitchenId).orderBy('name')) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		name: String(row.name),
+		tare_g: toNumber(row.tare_g),
+		retired: row.retired_at !== null
+	}));
+}
+
+/** Adds a piece of equipment, or takes one of that name back into use; its id. */
+export async function addEquipment(
+	db: Database,
+	kitchenId: string,
+	name: string,
+	tare_g: number | null = null
+): Promise<string> {
+	const id = newId();
+	try {
+		await db('equipment').insert({ id, kitchen_id: kitchenId, name, tare_g, created_at: utcNow() });
+		return id;
+	} catch (error) {
+		if (!isDuplicate(error)) throw error;
+	}
+	const row = (await db('equipment').where({ kitchen_id: kitchenId, name }).first()) as Row;
+	if (row.retired_at === null) refuse('name', `there is a "${name}" already`);
+	await db('equipment')
+		.where({ kitchen_id: kitchenId, id: String(row.id) })
+		.update({ retired_at: null, tare_g });
+	return String(row.id);
+}
+
+/** Takes a piece of equipment out of use. Throws `NotFound`. */
+export async function retireEquipment(db: Database, kitchenId: string, id: string): Promise<void> {
+	const changed = await db('equipment').where({ kitchen_id: kitchenId, id }).update({ retired_at: utcNow() });
+	if (changed === 0) throw new NotFound('this equipment is not here');
+}

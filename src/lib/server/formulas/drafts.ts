@@ -1,0 +1,79 @@
+import type { FormulaDraft } from '../../formula-draft.ts';
+import type { Database } from '../db/connection.ts';
+import { refuse, Refused, Stale } from '../errors.ts';
+import { newId, utcNow } from '../rows.ts';
+import { insertFormula } from './insert.ts';
+import { getFormula } from './read.ts';
+
+/** Makes a formula that is only a draft yet, under a name that is free; its id. */
+export async function startFormula(
+	db: Database,
+	kitchenId: string,
+	draft: (id: string, name: string) => FormulaDraft,
+	wanted: string
+): Promise<string> {
+	for (let attempt = 1; ; attempt++) {
+		const id = newId();
+		const taken = (await db('formulas').where('kitchen_id', kitchenId).select('name')) as { name: string }[];
+		const name = freeName(
+			wanted,
+			taken.map((row) => row.name)
+		);
+		try {
+			await db.transaction(async (transaction) => {
+				await insertFormula(transaction, kitchenId, id, name);
+				await transaction('formulas')
+					.where({ kitchen_id: kitchenId, id })
+					.update({ draft: JSON.stringify(draft(id, name)) });
+			});
+			return id;
+		} catch (problem) {
+			// Somebody began a formula of the same name between reading the names and taking one.
+			if (!(problem instanceof Refused) || attempt === MOST_ATTEMPTS) throw problem;
+		}
+	}
+}
+
+const MOST_ATTEMPTS = 8;
+
+/** The name, or with the first number that makes it new. */
+export function freeName(wanted: string, taken: readonly string[]): string {
+	const used = new Set(taken.map((name) => name.toLowerCase()));
+	for (let number = 1; ; number++) {
+		const name = number === 1 ? wanted : `${wanted} ${number}`;
+		if (!used.has(name.toLowerCase())) return name;
+	}
+}
+
+/**
+ * Keeps what is typed in a sheet that was opened at `version`; the new record version. Throws `Stale`
+ * with the present state when somebody saved in between.
+ */
+export async function saveDraft(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	version: number,
+	draft: FormulaDraft
+): Promise<number> {
+	const changed = await db('formulas')
+		.where({ kitchen_id: kitchenId, id, version })
+		.update({ draft: JSON.stringify(draft), version: version + 1, updated_at: utcNow() });
+	if (changed === 0) throw new Stale(await getFormula(db, kitchenId, id));
+	return version + 1;
+}
+
+/** Drops what is typed and goes back to the newest kept version. Throws `Stale`; refuses where none is kept. */
+export async function discardDraft(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	version: number
+): Promise<void> {
+	const current = await getFormula(db, kitchenId, id);
+	if (current.number === 0) refuse('', 'no version is kept yet: there is nothing to go back to');
+	const changed = await db('formulas')
+		.where({ kitchen_id: kitchenId, id, version })
+		.update({ draft: null, version: version + 1, updated_at: utcNow() });
+	if (changed === 0) throw new Stale(current);
+}

@@ -1,0 +1,101 @@
+import type { Choices, Step } from '$core/formula/process.ts';
+import type { MixGap } from '$core/formula/types.ts';
+import type { FormulaDraft } from '../../formula-draft.ts';
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { listProducts } from '../products.ts';
+import { groupBy, toList, type Row } from '../rows.ts';
+import { lineFromRow } from './lines.ts';
+import type { Formula, FormulaVersion } from './types.ts';
+
+/** Every formula of the kitchen by name, those put away among them. */
+export async function listFormulas(db: Database, kitchenId: string): Promise<Formula[]> {
+	return readFormulas(db, kitchenId);
+}
+
+/** One formula. Throws `NotFound`. */
+export async function getFormula(db: Database, kitchenId: string, id: string): Promise<Formula> {
+	const [formula] = await readFormulas(db, kitchenId, id);
+	if (!formula) throw new NotFound('this formula is not here');
+	return formula;
+}
+
+async function readFormulas(db: Database, kitchenId: string, id?: string): Promise<Formula[]> {
+	const query = db('formulas').where('kitchen_id', kitchenId).orderBy('name');
+	if (id) query.where('id', id);
+	const [rows, versions, products] = await Promise.all([
+		query as Promise<Row[]>,
+		newestVersions(db, kitchenId, id),
+		listProducts(db, kitchenId, id)
+	]);
+	return rows.map((row) => {
+		const version = versions.get(String(row.id));
+		return {
+			id: String(row.id),
+			name: String(row.name),
+			version: Number(row.version),
+			versionId: version?.id ?? '',
+			number: version?.number ?? 0,
+			archived: row.archived_at !== null,
+			draft: typeof row.draft === 'string' ? (JSON.parse(row.draft) as FormulaDraft) : null,
+			mixGap: version?.mixGap ?? 'residue',
+			family: version?.family ?? '',
+			choices: version?.choices ?? {},
+			steps: version?.steps ?? [],
+			lines: version?.lines ?? [],
+			products: products.filter((product) => product.formulaId === row.id)
+		};
+	});
+}
+
+async function newestVersions(
+	db: Database,
+	kitchenId: string,
+	formulaId?: string
+): Promise<Map<string, FormulaVersion>> {
+	const newest = db('formula_versions').max('id').where('kitchen_id', kitchenId).groupBy('formula_id');
+	if (formulaId) newest.where('formula_id', formulaId);
+	const rows = (await db('formula_versions').where('kitchen_id', kitchenId).whereIn('id', newest)) as Row[];
+	const versions = await withLines(db, kitchenId, rows);
+	return new Map(rows.map((row, index) => [String(row.formula_id), versions[index] as FormulaVersion]));
+}
+
+/** Every kept version of a formula, newest first. */
+export async function listVersions(
+	db: Database,
+	kitchenId: string,
+	formulaId: string
+): Promise<FormulaVersion[]> {
+	const rows = (await db('formula_versions as v')
+		.where({ 'v.kitchen_id': kitchenId, 'v.formula_id': formulaId })
+		.orderBy('v.number', 'desc')
+		.select(
+			'v.*',
+			db.raw(
+				'(SELECT COUNT(*) FROM batches b WHERE b.kitchen_id = v.kitchen_id AND b.formula_version_id = v.id) AS batches'
+			)
+		)) as Row[];
+	return withLines(db, kitchenId, rows);
+}
+
+async function withLines(db: Database, kitchenId: string, rows: Row[]): Promise<FormulaVersion[]> {
+	const lineRows = (await db('formula_lines')
+		.where('kitchen_id', kitchenId)
+		.whereIn(
+			'version_id',
+			rows.map((row) => String(row.id))
+		)
+		.orderBy(['version_id', 'position'])) as Row[];
+	const lines = groupBy(lineRows, (row) => String(row.version_id));
+	return rows.map((row) => ({
+		id: String(row.id),
+		number: Number(row.number),
+		keptAt: String(row.created_at),
+		batches: Number(row.batches ?? 0),
+		mixGap: row.mix_gap as MixGap,
+		family: String(row.family),
+		choices: JSON.parse(String(row.choices)) as Choices,
+		steps: toList<Step>(row.steps),
+		lines: (lines.get(String(row.id)) ?? []).map(lineFromRow)
+	}));
+}

@@ -1,0 +1,183 @@
+import type { MixLine } from '$core/composition/compound.ts';
+import type { Kind } from '$core/composition/kinds.ts';
+import type { Part } from '$core/formula/types.ts';
+import {
+	addComposition,
+	currentCompositions,
+	sameComposition,
+	type CompositionInput,
+	type StoredComposition
+} from './compositions.ts';
+import type { Database } from './db/connection.ts';
+import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';
+import { measuresByIngredient, type StoredMeasure } from './measures.ts';
+import { mixLines, setMixLines } from './mixes.ts';
+import { newId, toList, toNumber, utcNow, type Row } from './rows.ts';
+
+/** An ingredient on the shelf. */
+export interface ShelfIngredient {
+	id: string;
+	name: string;
+	kind: Kind;
+	labelUs: string;
+	labelEu: string;
+	parts: Part[];
+	/** Tags as noted; they count once somebody has confirmed them. */
+	allergens: string[];
+	/** Tags that its pack says it may contain. */
+	mayContain: string[];
+	confirmedOn: string | null;
+	evidence: string;
+	version: number;
+	composition: StoredComposition;
+	/** The shipped row it began as, which says what else it is called; null when it began from nothing. */
+	referenceId: string | null;
+	/** Lines of a mix of the maker's own; null for what is bought. */
+	mix: MixLine[] | null;
+	/** What goes into one jar of a mix. */
+	portion_g: number | null;
+	measures: StoredMeasure[];
+}
+
+/** What a person may change of an ingredient. */
+export interface IngredientInput extends CompositionInput {
+	name: string;
+	kind: Kind;
+	labelUs: string;
+	labelEu: string;
+	parts: Part[];
+	allergens: string[];
+	mayContain?: string[];
+	/** The day the allergens were confirmed; null while they are not. */
+	confirmedOn: string | null;
+	evidence: string;
+	referenceId?: string | null;
+	/** Lines of a mix, whose composition, parts and allergens then follow from them. */
+	mix?: MixLine[] | null;
+	portion_g?: number | null;
+}
+
+function fromRow(
+	row: Row,
+	composition: StoredComposition,
+	mixes: Map<string, MixLine[]>,
+	measures: Map<string, StoredMeasure[]>
+): ShelfIngredient {
+	return {
+		id: String(row.id),
+		name: String(row.name),
+		kind: row.kind as Kind,
+		labelUs: String(row.label_us ?? ''),
+		labelEu: String(row.label_eu ?? ''),
+		parts: toList<Part>(row.parts),
+		allergens: toList<string>(row.allergens),
+		mayContain: toList<string>(row.may_contain),
+		confirmedOn: row.allergens_confirmed_on === null ? null : String(row.allergens_confirmed_on),
+		evidence: String(row.allergens_evidence),
+		version: Number(row.version),
+		composition,
+		referenceId: row.reference_id === null ? null : String(row.reference_id),
+		mix: Number(row.is_mix) === 1 ? (mixes.get(String(row.id)) ?? []) : null,
+		portion_g: toNumber(row.portion_g),
+		measures: measures.get(String(row.id)) ?? []
+	};
+}
+
+/** Every ingredient of the kitchen by name, or those named by id. */
+export async function listIngredients(
+	db: Database,
+	kitchenId: string,
+	ids?: string[]
+): Promise<ShelfIngredient[]> {
+	const query = db('ingredients').where('kitchen_id', kitchenId).orderBy('name');
+	if (ids) query.whereIn('id', ids);
+	const [rows, compositions, mixes, measures] = await Promise.all([
+		query as Promise<Row[]>,
+		currentCompositions(db, kitchenId, ids),
+		mixLines(db, kitchenId),
+		measuresByIngredient(db, kitchenId)
+	]);
+	return rows.map((row) => {
+		const composition = compositions.get(String(row.id));
+		if (!composition) throw new Error(`ingredient ${String(row.id)} has no composition`);
+		return fromRow(row, composition, mixes, measures);
+	});
+}
+
+/** One ingredient. Throws `NotFound`. */
+export async function getIngredient(db: Database, kitchenId: string, id: string): Promise<ShelfIngredient> {
+	const [ingredient] = await listIngredients(db, kitchenId, [id]);
+	if (!ingredient) throw new NotFound('this ingredient is not on the shelf');
+	return ingredient;
+}
+
+function columns(input: IngredientInput): Row {
+	return {
+		name: input.name,
+		kind: input.kind,
+		label_us: input.labelUs || null,
+		label_eu: input.labelEu || null,
+		parts: input.parts.length > 0 ? JSON.stringify(input.parts) : null,
+		allergens: JSON.stringify(input.allergens),
+		may_contain: input.mayContain?.length ? JSON.stringify(input.mayContain) : null,
+		allergens_confirmed_on: input.confirmedOn,
+		allergens_evidence: input.evidence,
+		is_mix: input.mix != null,
+		portion_g: input.portion_g ?? null,
+		updated_at: utcNow()
+	};
+}
+
+const nameTaken = (name: string) => refuse('name', `the shelf already has an ingredient called "${name}"`);
+
+/** Puts an ingredient on the shelf; its id. Throws `Refused` when the name is taken. */
+export async function addIngredient(
+	db: Database,
+	kitchenId: string,
+	input: IngredientInput,
+	id = newId()
+): Promise<string> {
+	await db.transaction(async (transaction) => {
+		await transaction('ingredients')
+			.insert({
+				id,
+				kitchen_id: kitchenId,
+				reference_id: input.referenceId ?? null,
+				...columns(input),
+				created_at: utcNow()
+			})
+			.catch((error: unknown) => {
+				if (isDuplicate(error)) nameTaken(input.name);
+				throw error;
+			});
+		if (input.mix) await setMixLines(transaction, kitchenId, id, input.mix);
+		await addComposition(transaction, kitchenId, id, input);
+	});
+	return id;
+}
+
+/**
+ * Changes an ingredient that was opened at `version`. A changed composition is kept beside the older
+ * one. Throws `Stale` with the present state when somebody saved in between, `Refused`, `NotFound`.
+ */
+export async function saveIngredient(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	version: number,
+	input: IngredientInput
+): Promise<void> {
+	await db.transaction(async (transaction) => {
+		const changed = await transaction('ingredients')
+			.where({ kitchen_id: kitchenId, id, version })
+			.update({ ...columns(input), version: version + 1 })
+			.catch((error: unknown) => {
+				if (isDuplicate(error)) nameTaken(input.name);
+				throw error;
+			});
+		const current = await getIngredient(transaction, kitchenId, id);
+		if (changed === 0) throw new Stale(current);
+		if (input.mix) await setMixLines(transaction, kitchenId, id, input.mix);
+		if (!sameComposition(current.composition, input)) await addComposition(transaction, kitchenId, id, input);
+	});
+}

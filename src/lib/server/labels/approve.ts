@@ -1,0 +1,69 @@
+import type { Database } from '../db/connection.ts';
+import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
+import { getLabel } from './read.ts';
+import type { FrozenFacts, LabelRevision } from './types.ts';
+
+/**
+ * Freezes a product's label as it stands at record `version`: what it says, the facts behind it without
+ * their prices, and the formula's version; the revision's number. Refuses while anything blocks it, does
+ * not fit, or nothing changed since the newest revision. Throws `Stale` and `NotFound`.
+ */
+export async function approveLabel(
+	db: Database,
+	kitchen: Kitchen,
+	productId: string,
+	version: number,
+	approvedAt = utcNow()
+): Promise<number> {
+	const label = await getLabel(db, kitchen, productId);
+	if (label.version !== version) throw new Stale(label);
+	if (label.version === 0) refuse('', 'save the label first');
+	const { content, facts, design } = label;
+	if (label.blocks.length + label.misfits.length > 0 || !content || !facts || design.declared_g === null)
+		throw new Refused(
+			[...label.blocks.map((block) => block.message), ...label.misfits].map((message) => ({
+				path: '',
+				message
+			}))
+		);
+	const [newest] = label.revisions;
+	if (newest && label.changes.length === 0)
+		refuse('', `nothing on it would change: revision ${newest.number} stands`);
+	const row = (await db('labels')
+		.where({ kitchen_id: kitchen.id, product_id: productId, rules: kitchen.rules })
+		.first('id')) as Row;
+	const { cost: _prices, ...frozen } = facts;
+	const number = (newest?.number ?? 0) + 1;
+	await db('label_revisions')
+		.insert({
+			id: newId(),
+			kitchen_id: kitchen.id,
+			label_id: String(row.id),
+			formula_version_id: label.formulaVersionId,
+			number,
+			declared_g: design.declared_g,
+			content: JSON.stringify(content),
+			facts: JSON.stringify(frozen satisfies FrozenFacts),
+			approved_at: approvedAt
+		})
+		.catch((error: unknown) => {
+			if (isDuplicate(error)) refuse('', 'somebody approved it at this moment: look at it again');
+			throw error;
+		});
+	return number;
+}
+
+/** One approved revision of a product's label. Throws `NotFound`. */
+export async function getRevision(
+	db: Database,
+	kitchen: Kitchen,
+	productId: string,
+	number: number
+): Promise<LabelRevision> {
+	const { revisions } = await getLabel(db, kitchen, productId);
+	const found = revisions.find((revision) => revision.number === number);
+	if (!found) refuse('', 'this label was not approved under that number');
+	return found;
+}

@@ -1,0 +1,51 @@
+import type { Database } from '../db/connection.ts';
+import { isDuplicate } from '../errors.ts';
+import { utcNow, type Row } from '../rows.ts';
+
+/** Packs weighed on a day and what they declared. */
+export interface PackCheckRecord {
+	id: string;
+	declared_g: number;
+	/** Packs in the lot the sample was taken from. */
+	lotPacks: number;
+	packs_g: number[];
+	checkedAt: string;
+}
+
+/** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
+export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt'> & { productId: string };
+
+/** Records a check of packs. */
+export async function recordPackCheck(db: Database, kitchenId: string, input: PackCheckInput): Promise<void> {
+	await db('pack_checks')
+		.insert({
+			id: input.id,
+			kitchen_id: kitchenId,
+			product_id: input.productId,
+			declared_g: input.declared_g,
+			lot_packs: input.lotPacks,
+			packs_g: JSON.stringify(input.packs_g),
+			checked_at: utcNow()
+		})
+		.catch((error: unknown) => {
+			if (!isDuplicate(error)) throw error;
+		});
+}
+
+/** Checks of a product's packs, newest first. */
+export async function listPackChecks(
+	db: Database,
+	kitchenId: string,
+	productId: string
+): Promise<PackCheckRecord[]> {
+	const rows = (await db('pack_checks')
+		.where({ kitchen_id: kitchenId, product_id: productId })
+		.orderBy('checked_at', 'desc')) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		declared_g: Number(row.declared_g),
+		lotPacks: Number(row.lot_packs),
+		packs_g: JSON.parse(String(row.packs_g)) as number[],
+		checkedAt: String(row.checked_at)
+	}));
+}

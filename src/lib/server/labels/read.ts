@@ -1,0 +1,256 @@
+import type { Recipe, RulesName } from '$core/formula/types.ts';
+import { contactBlocks, labelBlocks } from '$core/label/blocks.ts';
+import { compareLabels } from '$core/label/compare.ts';
+import { labelContent, type LabelContent, type LabelDesign } from '$core/label/content.ts';
+import { layoutLabel } from '$core/label/layout.ts';
+import { worded } from '$core/label/wording.ts';
+import { recommendFromPieces } from '$core/netquantity/recommend.ts';
+import { mean } from '$core/measure/round.ts';
+import { standardDeviation } from '$core/measure/spread.ts';
+import { derivePlan, HISTORY_BATCHES } from '$core/plan.ts';
+import { productParts, recipeOf } from '../../recipe.ts';
+import { sourcesOf } from '../../sources.ts';
+import { barcodeBars } from '../barcode.ts';
+import { cookLossHistory, squares } from '../batches/history.ts';
+import { listBatches } from '../batches/read.ts';
+import type { Batch } from '../batches/types.ts';
+import { contactOfProducts } from '../contact/read.ts';
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { coreLine } from '../formulas/lines.ts';
+import { listFormulas } from '../formulas/read.ts';
+import type { Formula } from '../formulas/types.ts';
+import { listIngredients } from '../ingredients.ts';
+import { today, type Kitchen } from '../kitchens.ts';
+import { getProfile } from '../profiles.ts';
+import { pricePacks } from '../prices.ts';
+import type { Product } from '../products.ts';
+import { groupBy, type Row } from '../rows.ts';
+import { coreShelf } from '../shelf.ts';
+import type { Label, LabelRevision } from './types.ts';
+
+/** What a label begins with: room for the standard panel beside the words. */
+const USUAL_SIZE = { width_mm: 127, height_mm: 190.5 };
+/** Codes as long as they get, so that what fits now fits with every batch. */
+export const LONGEST_MARKS = { code: '261231-10', bestBefore: 'Best before 30 Sep 2026' };
+
+/**
+ * The labels of every product that can be made, by name: by the kitchen's rule set, and by the other where
+ * somebody began one.
+ */
+export async function listLabels(db: Database, kitchen: Kitchen): Promise<Label[]> {
+	const other = otherRules(kitchen.rules);
+	const begun = (await db('labels')
+		.where({ kitchen_id: kitchen.id, rules: other })
+		.select('product_id')) as Row[];
+	const own = await readLabels(db, kitchen);
+	if (begun.length === 0) return own;
+	const ids = new Set(begun.map((row) => String(row.product_id)));
+	const others = await readLabels(db, { ...kitchen, rules: other });
+	return [...own, ...others.filter((label) => ids.has(label.product.id))].toSorted((a, b) =>
+		a.product.name.localeCompare(b.product.name)
+	);
+}
+
+/** The other of the two rule sets a product's label may follow. */
+export const otherRules = (rules: RulesName): RulesName => (rules === 'us' ? 'eu' : 'us');
+
+/** The label of one product by the kitchen's rule set, or by the one its `rules` are set to. Throws `NotFound`. */
+export async function getLabel(db: Database, kitchen: Kitchen, productId: string): Promise<Label> {
+	const [label] = await readLabels(db, kitchen, productId);
+	if (!label) throw new NotFound('this label is not here');
+	return label;
+}
+
+async function readLabels(db: Database, kitchen: Kitchen, productId?: string): Promise<Label[]> {
+	const formulas = (await listFormulas(db, kitchen.id)).filter(
+		(formula) =>
+			formula.number > 0 &&
+			!formula.archived &&
+			(!productId || formula.products.some((product) => product.id === productId))
+	);
+	const only = formulas.length === 1 && formulas[0] ? { formulaId: formulas[0].id } : {};
+	const [ingredients, packs, batches, saved, revisions, { profile }] = await Promise.all([
+		listIngredients(db, kitchen.id),
+		pricePacks(db, kitchen.id),
+		listBatches(db, kitchen, only),
+		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
+		readRevisions(db, kitchen),
+		getProfile(db, kitchen.id)
+	]);
+	const shelf = [...coreShelf(ingredients, packs, today(kitchen), kitchen.rules).values()];
+	const sources = sourcesOf(ingredients.map((ingredient) => ingredient.composition));
+	const losses = cookLossHistory(batches);
+	const byFormula = groupBy(batches, (batch) => batch.formulaId);
+	const designs = new Map(saved.map((row) => [String(row.product_id), row]));
+
+	const designOf = (productId: string) => {
+		const row = designs.get(productId);
+		return row ? { ...LATER_DECIDED, ...(JSON.parse(String(row.design)) as LabelDesign) } : null;
+	};
+	const contacts = await contactOfProducts(
+		db,
+		kitchen,
+		formulas.flatMap((formula) =>
+			formula.products.map(({ id }) => ({
+				id,
+				ingredients: [...new Set(formula.lines.map((line) => line.ingredient))],
+				keepDays: designOf(id)?.bestBeforeDays ?? null
+			}))
+		),
+		ingredients
+	);
+
+	return formulas.flatMap((formula) =>
+		formula.products
+			.filter((product) => !productId || product.id === productId)
+			.map((product) => {
+				const row = designs.get(product.id);
+				const design = designOf(product.id) ?? usualDesign(kitchen, formula);
+				const contact = contacts.get(product.id);
+				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
+				const plain = recipeOf(
+					productParts(
+						{
+							rules: kitchen.rules,
+							currency: kitchen.currency,
+							name: formula.name,
+							lines: formula.lines.map(coreLine),
+							ingredients: shelf,
+							mixGap: formula.mixGap
+						},
+						product
+					)
+				);
+				return {
+					...standing(plain, design, product, losses.get(formula.id) ?? null, {
+						revisions: revisions.get(product.id) ?? [],
+						contact,
+						profile
+					}),
+					version: row ? Number(row.version) : 0,
+					formulaNumber: formula.number,
+					formulaVersionId: formula.versionId,
+					...weighed(byFormula.get(formula.id) ?? [], product),
+					sources
+				};
+			})
+	);
+}
+
+/** What is derived of a design, and how it stands to what was approved. */
+function standing(
+	plain: Recipe,
+	design: LabelDesign,
+	product: Product,
+	cookLoss: number | null,
+	{ revisions, contact, profile }: Pick<Label, 'revisions' | 'contact' | 'profile'>
+) {
+	const recipe = worded(plain, design.wording);
+	const outcome = derivePlan(recipe, cookLoss);
+	const facts = outcome.ok ? outcome.value : null;
+	const content = facts
+		? labelContent(recipe.rules, facts, product.pieceOne, design, {
+				mayContain: contact.accepted,
+				profile,
+				bars: barcodeBars(design.barcode)
+			})
+		: null;
+	const [newest] = revisions;
+	return {
+		product,
+		design,
+		plainRecipe: plain,
+		cookLoss,
+		facts,
+		content,
+		contact,
+		profile,
+		blocks: facts
+			? // The shelf's own names are what a wording is held against.
+				[...labelBlocks(plain, facts, design, profile), ...contactBlocks(contact)]
+			: (outcome.ok ? [] : outcome.problems).map(({ message }) => ({
+					message,
+					ingredient: null,
+					field: null
+				})),
+		misfits: content ? layoutLabel(content, design.declared_g ?? 1, LONGEST_MARKS).problems : [],
+		revisions,
+		changes: newest && content ? compareLabels(newest.content, content) : []
+	};
+}
+
+/** What a label begins with: what the kitchen and the formula say already. */
+function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
+	return {
+		name: formula.name,
+		declared_g: null,
+		wording: {},
+		storage: '',
+		finishing: '',
+		maker: kitchen.name,
+		address: [kitchen.address, kitchen.town].filter(Boolean).join(', '),
+		localSentence: '',
+		...LATER_DECIDED,
+		bestBeforeDays: null,
+		shelfLifeTest: '',
+		price: '',
+		size: USUAL_SIZE,
+		format: 'vertical'
+	};
+}
+
+/** What the newest batches that square bear out: a declaration, and what a ball weight is worked out from. */
+function weighed(batches: readonly Batch[], product: Product): Pick<Label, 'recommended' | 'ballBasis'> {
+	const newest = batches
+		.filter((batch) => batch.productId === product.id && squares(batch))
+		.slice(0, HISTORY_BATCHES);
+	const balls = newest.flatMap((batch) => batch.ballWeights_g);
+	const ballSpread_g = standardDeviation(balls);
+	const uptakes = newest.flatMap(({ facts }) => (facts ? facts.yield.uptake_g / facts.yield.pieces : []));
+	return {
+		recommended: recommendFromPieces(
+			newest.flatMap((batch) => batch.finishedWeights_g),
+			product.packPieces
+		),
+		ballBasis:
+			ballSpread_g === null
+				? null
+				: {
+						pieces: product.packPieces,
+						uptake_g: mean(uptakes) ?? 0,
+						ballSpread_g,
+						ballsWeighed: balls.length,
+						cookLosses: newest.flatMap(({ facts }) => facts?.yield.cookLoss ?? [])
+					}
+	};
+}
+
+/** What labels did not say yet when the first were approved. */
+const LATER_ADDED = { mayContain: null, localLeast_pt: null, barcode: null };
+
+/** What the first designs had not decided yet. */
+const LATER_DECIDED = { food: '', leavePanelOut: false, packArea_cm2: null, barcode: '' };
+
+/** Every revision of the kitchen by product, newest first. */
+async function readRevisions(db: Database, kitchen: Kitchen): Promise<Map<string, LabelRevision[]>> {
+	const rows = (await db('label_revisions as r')
+		.join('labels as l', 'l.id', 'r.label_id')
+		.join('formula_versions as v', 'v.id', 'r.formula_version_id')
+		.where({ 'r.kitchen_id': kitchen.id, 'l.rules': kitchen.rules })
+		.orderBy('r.number', 'desc')
+		.select('r.*', 'l.product_id', 'v.number as formula_number')) as Row[];
+	const byProduct = groupBy(rows, (row) => String(row.product_id));
+	return new Map([...byProduct].map(([id, found]) => [id, found.map(revisionFromRow)]));
+}
+
+function revisionFromRow(row: Row): LabelRevision {
+	return {
+		id: String(row.id),
+		number: Number(row.number),
+		approvedAt: String(row.approved_at),
+		formulaNumber: Number(row.formula_number),
+		declared_g: Number(row.declared_g),
+		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) }
+	};
+}

@@ -1,0 +1,41 @@
+import type { Drawing } from '$core/drawing/shapes.ts';
+import { layoutLabel } from '$core/label/layout.ts';
+import { bestBefore } from '../../label-marks.ts';
+import { getBatch } from '../batches/read.ts';
+import { refuseUnsaid } from '../contact/unsaid.ts';
+import type { Database } from '../db/connection.ts';
+import { refuse } from '../errors.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { getRevision } from './approve.ts';
+import type { LabelRevision } from './types.ts';
+
+/** An approved label with what a batch adds to it. */
+export interface LabelToPrint {
+	revision: LabelRevision;
+	drawing: Drawing;
+	name: string;
+}
+
+/**
+ * An approved revision drawn for a batch, or with code and date blank without one. Refuses a batch of
+ * another product, and one that the revision says too little of.
+ */
+export async function labelToPrint(
+	db: Database,
+	kitchen: Kitchen,
+	productId: string,
+	{ revision: number, batch: batchId }: { revision: number; batch: string }
+): Promise<LabelToPrint> {
+	const revision = await getRevision(db, kitchen, productId, number);
+	const batch = batchId ? await getBatch(db, kitchen, batchId) : null;
+	if (batch && batch.productId !== productId) refuse('', 'this batch is of another product');
+	const { content } = revision;
+	if (batch) await refuseUnsaid(db, kitchen, batch, content);
+	const { drawing } = layoutLabel(content, revision.declared_g, {
+		code: batch?.code ?? '',
+		bestBefore:
+			batch && content.bestBeforeDays !== null ? bestBefore(batch.madeOn, content.bestBeforeDays) : ''
+	});
+	const name = `label ${content.name} revision ${revision.number}`.replace(/[^\w -]+/g, '');
+	return { revision, drawing, name };
+}

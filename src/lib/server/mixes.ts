@@ -1,0 +1,51 @@
+import { mixCycle, type MixLine } from '$core/composition/compound.ts';
+import type { Database } from './db/connection.ts';
+import { refuse } from './errors.ts';
+import { groupBy, newId, type Row } from './rows.ts';
+
+/** Lines of every mix of the kitchen, in order, by the mix's id. */
+export async function mixLines(db: Database, kitchenId: string): Promise<Map<string, MixLine[]>> {
+	const rows = (await db('mix_lines')
+		.where('kitchen_id', kitchenId)
+		.orderBy(['mix_id', 'position'])) as Row[];
+	return new Map(
+		[...groupBy(rows, (row) => String(row.mix_id))].map(([id, each]) => [
+			id,
+			each.map((row) => ({ ingredient: String(row.ingredient_id), grams: Number(row.grams) }))
+		])
+	);
+}
+
+/** Sets the lines of a mix. Refuses a mix that would hold itself, with the path by which it would. */
+export async function setMixLines(
+	db: Database,
+	kitchenId: string,
+	mixId: string,
+	lines: readonly MixLine[]
+): Promise<void> {
+	// The kitchen's row is the lock: two mixes saved at once could close a circle neither sees.
+	await db('kitchens').where('id', kitchenId).forUpdate().first('id');
+	const known = await mixLines(db, kitchenId);
+	const cycle = mixCycle(mixId, lines, (id) => known.get(id)?.map((line) => line.ingredient) ?? []);
+	if (cycle) {
+		const rows = (await db('ingredients')
+			.where('kitchen_id', kitchenId)
+			.whereIn('id', cycle)
+			.select('id', 'name')) as { id: string; name: string }[];
+		const names = new Map(rows.map((row) => [row.id, row.name]));
+		const path = cycle.map((id) => names.get(id) ?? 'this mix').join(' → ');
+		refuse('mix', `a mix cannot hold itself: ${path}`);
+	}
+	await db('mix_lines').where({ kitchen_id: kitchenId, mix_id: mixId }).delete();
+	if (lines.length === 0) return;
+	await db('mix_lines').insert(
+		lines.map((line, position) => ({
+			id: newId(),
+			kitchen_id: kitchenId,
+			mix_id: mixId,
+			ingredient_id: line.ingredient,
+			position,
+			grams: line.grams
+		}))
+	);
+}

@@ -1,0 +1,29 @@
+import { rememberedName } from '$core/composition/match.ts';
+import type { Database } from './db/connection.ts';
+import { newId, utcNow, type Row } from './rows.ts';
+
+/** What names in lines mean in this kitchen, by the name as the matcher keys it. */
+export async function rememberedNames(db: Database, kitchenId: string): Promise<Map<string, string>> {
+	const rows = (await db('remembered_names').where('kitchen_id', kitchenId)) as Row[];
+	return new Map(rows.map((row) => [String(row.name), String(row.ingredient_id)]));
+}
+
+/** Remembers that a name means an ingredient; the newest word counts. Nothing is kept of a blank name. */
+export async function rememberName(
+	db: Database,
+	kitchenId: string,
+	said: string,
+	ingredientId: string
+): Promise<void> {
+	const name = rememberedName(said).slice(0, 160);
+	if (!name) return;
+	await db('remembered_names')
+		.insert({ id: newId(), kitchen_id: kitchenId, name, ingredient_id: ingredientId, created_at: utcNow() })
+		.onConflict(['kitchen_id', 'name'])
+		.merge(['ingredient_id']);
+}
+
+/** Forgets what a name means. */
+export async function forgetName(db: Database, kitchenId: string, name: string): Promise<void> {
+	await db('remembered_names').where({ kitchen_id: kitchenId, name }).delete();
+}

@@ -1,0 +1,75 @@
+import type { Price } from '$core/formula/types.ts';
+import type { Database } from './db/connection.ts';
+import { newId, toMoney, utcNow, type Row } from './rows.ts';
+
+/** What was paid for a pack of an ingredient. */
+export interface PricePack {
+	id: string;
+	ingredientId: string;
+	/** Decimal string in the kitchen's currency. */
+	amount: string;
+	grams: number;
+	/** Share that can be used, 0 to 1. */
+	usable: number;
+	boughtOn: string;
+	supplier: string;
+}
+
+function fromRow(row: Row): PricePack {
+	return {
+		id: String(row.id),
+		ingredientId: String(row.ingredient_id),
+		amount: toMoney(row.amount),
+		grams: Number(row.grams),
+		usable: Number(row.usable),
+		boughtOn: String(row.bought_on),
+		supplier: String(row.supplier)
+	};
+}
+
+/** Every price pack of the kitchen, or of one ingredient, newest first. */
+export async function pricePacks(
+	db: Database,
+	kitchenId: string,
+	ingredientId?: string
+): Promise<PricePack[]> {
+	const query = db('price_packs').where('kitchen_id', kitchenId);
+	if (ingredientId) query.where('ingredient_id', ingredientId);
+	const rows = (await query.orderBy([
+		{ column: 'bought_on', order: 'desc' },
+		{ column: 'id', order: 'desc' }
+	])) as Row[];
+	return rows.map(fromRow);
+}
+
+/** The price in force on a day: the pack bought last up to then (computation, section 11). */
+export function priceOn(
+	packsNewestFirst: readonly PricePack[],
+	ingredientId: string,
+	day: string
+): Price | undefined {
+	const pack = packsNewestFirst.find((each) => each.ingredientId === ingredientId && each.boughtOn <= day);
+	return pack && { amount: pack.amount, grams: pack.grams, usable: pack.usable };
+}
+
+/** Adds a price pack; its id. Prices are history: none is changed. */
+export async function addPricePack(
+	db: Database,
+	kitchenId: string,
+	ingredientId: string,
+	pack: Omit<PricePack, 'id' | 'ingredientId'>
+): Promise<string> {
+	const id = newId();
+	await db('price_packs').insert({
+		id,
+		kitchen_id: kitchenId,
+		ingredient_id: ingredientId,
+		amount: pack.amount,
+		grams: pack.grams,
+		usable: pack.usable,
+		bought_on: pack.boughtOn,
+		supplier: pack.supplier,
+		created_at: utcNow()
+	});
+	return id;
+}

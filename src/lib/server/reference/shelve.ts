@@ -1,0 +1,40 @@
+import { measuresInSet } from '$core/measure/convert.ts';
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { addIngredient, listIngredients } from '../ingredients.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { setMeasures } from '../measures.ts';
+import { referenceRows } from './read.ts';
+
+/**
+ * Puts a reference row on the shelf as it is, its allergens noted and nobody yet vouching for them; the
+ * id of the ingredient, or of the one that was there from that row already. Throws `NotFound`.
+ */
+export async function shelveReference(db: Database, kitchen: Kitchen, referenceId: string): Promise<string> {
+	const row = referenceRows().get(referenceId);
+	if (!row) throw new NotFound('there is no such reference row');
+	const shelf = await listIngredients(db, kitchen.id);
+	const there = shelf.find(
+		(ingredient) => ingredient.referenceId === referenceId || ingredient.name === row.name
+	);
+	if (there) return there.id;
+	return db.transaction(async (transaction) => {
+		const id = await addIngredient(transaction, kitchen.id, {
+			name: row.name,
+			kind: row.kind,
+			labelUs: row.labelUs,
+			labelEu: row.labelEu,
+			parts: [],
+			allergens: row.allergens,
+			confirmedOn: null,
+			evidence: '',
+			per100g: row.per100g,
+			source: 'reference',
+			sourceNote: row.source,
+			referenceId
+		});
+		const measures = measuresInSet(row.measures, 'us', kitchen.measureSet);
+		await setMeasures(transaction, kitchen.id, id, measures, 'reference');
+		return id;
+	});
+}

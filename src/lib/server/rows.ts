@@ -1,0 +1,40 @@
+import { monotonicFactory } from 'ulid';
+
+const next = monotonicFactory();
+
+/** A new id: sorts by the order in which this process made them. */
+export const newId = (): string => next();
+
+/** The present as the database stores it: UTC, to the millisecond. */
+export function utcNow(): string {
+	return new Date().toISOString().replace('T', ' ').replace('Z', '');
+}
+
+/** A decimal column as a number; null stays null. */
+export function toNumber(value: unknown): number | null {
+	return value === null || value === undefined ? null : Number(value);
+}
+
+/** Money as the database gives it, without the zeros past the cents: `6.5000` → `6.50`. */
+export function toMoney(value: unknown): string {
+	return String(value).replace(/(\.\d\d\d*?)0+$/, '$1');
+}
+
+/** A JSON column as a list; null is an empty one. */
+export function toList<T>(value: unknown): T[] {
+	return typeof value === 'string' ? (JSON.parse(value) as T[]) : [];
+}
+
+/** A row as the driver gives it. */
+export type Row = Record<string, unknown>;
+
+/** Items by what `key` gives for each, groups and items in the order they come. */
+export function groupBy<T, K>(items: readonly T[], key: (item: T) => K): Map<K, T[]> {
+	const groups = new Map<K, T[]>();
+	for (const item of items) {
+		const group = groups.get(key(item));
+		if (group) group.push(item);
+		else groups.set(key(item), [item]);
+	}
+	return groups;
+}

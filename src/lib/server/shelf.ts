@@ -1,0 +1,110 @@
+import { mixFacts } from '$core/composition/compound.ts';
+import type { Composition } from '$core/composition/nutrients.ts';
+import type { Ingredient, Price, RulesName } from '$core/formula/types.ts';
+import { addComposition, sameComposition } from './compositions.ts';
+import type { Database } from './db/connection.ts';
+import { listIngredients, type ShelfIngredient } from './ingredients.ts';
+import type { Kitchen } from './kitchens.ts';
+import { priceOn, pricePacks, type PricePack } from './prices.ts';
+
+/** An ingredient that is bought, as the core takes it; unconfirmed allergens are none it knows of. */
+function bought(ingredient: ShelfIngredient, price: Price | undefined): Ingredient {
+	return {
+		id: ingredient.id,
+		name: ingredient.name,
+		kind: ingredient.kind,
+		label: {
+			...(ingredient.labelUs ? { us: ingredient.labelUs } : {}),
+			...(ingredient.labelEu ? { eu: ingredient.labelEu } : {})
+		},
+		...(ingredient.parts.length > 0 ? { parts: ingredient.parts } : {}),
+		per100g: ingredient.composition.per100g,
+		allergens: ingredient.confirmedOn === null ? null : ingredient.allergens,
+		...(price ? { price } : {})
+	};
+}
+
+/**
+ * The shelf as the core takes it on a day: the prices then in force, and what follows for each mix from
+ * its own lines. By ingredient id, in the order of the shelf.
+ */
+export function coreShelf(
+	ingredients: readonly ShelfIngredient[],
+	packs: readonly PricePack[],
+	day: string,
+	rules: RulesName
+): Map<string, Ingredient> {
+	const byId = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const done = new Map<string, Ingredient>();
+	const resolve = (id: string): Ingredient => {
+		const known = done.get(id);
+		if (known) return known;
+		const ingredient = byId.get(id);
+		if (!ingredient) throw new Error(`ingredient ${id} is not on the shelf`);
+		const price = priceOn(packs, id, day);
+		const made = ingredient.mix
+			? mixed(bought(ingredient, price), ingredient.mix, resolve, rules)
+			: bought(ingredient, price);
+		done.set(id, made);
+		return made;
+	};
+	return new Map(ingredients.map((ingredient) => [ingredient.id, resolve(ingredient.id)]));
+}
+
+function mixed(
+	base: Ingredient,
+	lines: NonNullable<ShelfIngredient['mix']>,
+	ingredientOf: (id: string) => Ingredient,
+	rules: RulesName
+): Ingredient {
+	const facts = mixFacts(lines, ingredientOf, rules);
+	const price = base.price ?? facts.price;
+	return {
+		...base,
+		per100g: facts.per100g,
+		allergens: facts.allergens,
+		parts: facts.parts,
+		...(price ? { price } : {})
+	};
+}
+
+/** The kitchen's whole shelf as the core takes it on a day. */
+export async function readCoreShelf(db: Database, kitchen: Kitchen, day: string): Promise<Ingredient[]> {
+	const [ingredients, packs] = await Promise.all([
+		listIngredients(db, kitchen.id),
+		pricePacks(db, kitchen.id)
+	]);
+	return [...coreShelf(ingredients, packs, day, kitchen.rules).values()];
+}
+
+/**
+ * Ids of the compositions now in force of every ingredient. A mix whose lines or parts changed since its
+ * composition was noted gets a new one, so that a batch can point at what it was made with.
+ */
+export async function compositionsInForce(
+	db: Database,
+	kitchen: Kitchen,
+	day: string
+): Promise<Map<string, string>> {
+	const ingredients = await listIngredients(db, kitchen.id);
+	const shelf = coreShelf(ingredients, [], day, kitchen.rules);
+	const inForce = new Map<string, string>();
+	for (const { id, mix, composition } of ingredients) {
+		const per100g: Composition = shelf.get(id)?.per100g ?? composition.per100g;
+		const now = { per100g: kept(per100g), source: 'mix' as const, sourceNote: '' };
+		inForce.set(
+			id,
+			mix && !sameComposition(composition, now)
+				? await addComposition(db, kitchen.id, id, now)
+				: composition.id
+		);
+	}
+	return inForce;
+}
+
+/** As the database keeps it, to the millionth, so that a value compares with itself. */
+function kept(per100g: Composition): Composition {
+	return Object.fromEntries(
+		Object.entries(per100g).map(([key, value]) => [key, value == null ? null : Number(value.toFixed(6))])
+	);
+}

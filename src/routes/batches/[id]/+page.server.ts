@@ -1,0 +1,95 @@
+import Joi from 'joi';
+import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
+import { decide, decisionForm } from '$lib/server/contact/decide.ts';
+import { contactOfBatch } from '$lib/server/contact/read.ts';
+import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
+import { day, id, optionalText, text, timeOfDay, version } from '$lib/server/edge/fields.ts';
+import { listEquipment } from '$lib/server/equipment.ts';
+import { newId } from '$lib/server/rows.ts';
+import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
+import { getBatch, listBatches } from '$lib/server/batches/read.ts';
+import { recordBatch } from '$lib/server/batches/record.ts';
+import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
+import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { listSales } from '$lib/server/sales.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
+	const batch = await orNotFound(getBatch(db, kitchen, params.id));
+	const [contact, equipment, batches, sales] = await Promise.all([
+		contactOfBatch(db, kitchen, batch),
+		listEquipment(db, kitchen.id),
+		listBatches(db, kitchen, { formulaId: batch.formulaId }),
+		listSales(db, kitchen.id, batch.id)
+	]);
+	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
+	return {
+		batch,
+		/** Cook loss to expect, from the formula's earlier batches. */
+		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
+		contact,
+		usualGap: usualMixGap(earlier),
+		/** What is in use, and what this batch touched though it is not any more. */
+		equipment: equipment.filter((each) => !each.retired || batch.equipment.includes(each.id)),
+		/** Of the next clean: one sent twice is one. */
+		cleanId: newId(),
+		scaleDivision_g: kitchen.scaleDivision_g,
+		sales
+	};
+};
+
+const cleanForm = Joi.object<{
+	id: string;
+	equipment: string[];
+	cleanedOn: string;
+	at: string;
+	how: string;
+}>({
+	id: id('open the batch again'),
+	equipment: Joi.array().items(id('choose among the kitchen’s equipment').optional()).unique().required(),
+	cleanedOn: day(),
+	at: timeOfDay(),
+	how: text(200, 'say how it was cleaned')
+});
+const closeForm = Joi.object<{ version: number; reason: string }>({
+	version: version(),
+	reason: optionalText(500)
+});
+const voidForm = Joi.object<{ id: string; reason: string }>({
+	id: id('open the batch again'),
+	reason: text(200, 'say why it does not count')
+});
+
+export const actions: Actions = {
+	record: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, batchForm, async (form) => {
+			await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
+			return null;
+		})) ?? { saved: true },
+	correct: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, batchForm, async (form) => {
+			await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
+			return null;
+		})) ?? { saved: true },
+	close: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, closeForm, async ({ version, reason }) => {
+			await closeBatch(db, kitchen, params.id, version, reason);
+			return null;
+		})) ?? { saved: true },
+	clean: async ({ locals: { db, kitchen }, request }) =>
+		(await withDraft(request, cleanForm, async ({ id, ...clean }) => {
+			await recordCleans(db, kitchen.id, id, clean);
+			return null;
+		})) ?? { saved: true },
+	voidClean: async ({ locals: { db, kitchen }, request }) =>
+		(await withDraft(request, voidForm, async ({ id, reason }) => {
+			await voidClean(db, kitchen.id, id, reason);
+			return null;
+		})) ?? { saved: true },
+	decide: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, decisionForm, async (decision) => {
+			const batch = await getBatch(db, kitchen, params.id);
+			await decide(db, kitchen.id, batch.productId, await contactOfBatch(db, kitchen, batch), decision);
+			return null;
+		})) ?? { saved: true }
+};

@@ -1,0 +1,344 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { derive, type Facts } from '$core/derive.ts';
+	import type { Recipe } from '$core/formula/types.ts';
+	import { ribbonFigures } from '$core/massflow/ribbon.ts';
+	import { derivePlan } from '$core/plan.ts';
+	import { closings } from '$core/squaring/closings.ts';
+	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
+	import type { Stage } from '$core/squaring/stages.ts';
+	import { closingFigures } from '$lib/batch-closing.ts';
+	import { tick } from 'svelte';
+	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch-draft.ts';
+	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { dayText } from '$lib/format.ts';
+	import type { Batch } from '$lib/server/batches/types.ts';
+	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Mark from '$lib/ui/Mark.svelte';
+	import Problems from '$lib/ui/Problems.svelte';
+	import Ribbon from '$lib/ui/Ribbon.svelte';
+	import Stale from '$lib/ui/Stale.svelte';
+	import BatchFacts from './BatchFacts.svelte';
+	import Closing from './Closing.svelte';
+	import { corrected } from './corrected.ts';
+	import Day from './Day.svelte';
+	import Square from './Square.svelte';
+	import BatchSales from './BatchSales.svelte';
+	import { batchDifferences } from './differences.ts';
+	import WeighedLines from './WeighedLines.svelte';
+
+	let { data } = $props();
+	const batch = $derived(data.batch);
+
+	const form = recordForm<Batch, BatchDraft>({
+		saved: 'Recorded',
+		fresh: () => batchDraft(data.batch),
+		draftOf: batchDraft
+	});
+	const draft = $derived(form.draft);
+	const isClosed = $derived(batch.closed.length > 0);
+
+	const reading = $derived(readBatchDraft(draft, batch));
+	const outcome = $derived(reading.recipe ? derive(reading.recipe) : null);
+	let last = $state.raw<{ facts: Facts; recipe: Recipe } | null>(null);
+	$effect.pre(() => {
+		if (outcome?.ok && reading.recipe) last = { facts: outcome.value, recipe: reading.recipe };
+	});
+	const live = $derived(
+		outcome?.ok && reading.recipe ? { facts: outcome.value, recipe: reading.recipe } : last
+	);
+	const impossible = $derived(outcome && !outcome.ok ? outcome.problems : []);
+	const error = (path: string) =>
+		reading.errors[path] ??
+		impossible.find((problem) => BATCH_FIELD[problem.path] === path)?.message ??
+		form.at(path);
+	const waiting = $derived(
+		outcome?.ok
+			? ''
+			: impossible.length > 0
+				? 'These figures cannot be: see the marked field.'
+				: 'The figures wait for the marked fields.'
+	);
+
+	const plan = $derived.by(() => {
+		const recipe = plannedRecipe(batch);
+		const planned = derivePlan(recipe, data.expectedLoss);
+		return planned.ok ? ribbonFigures(recipe, planned.value, 0) : null;
+	});
+	const edited = $derived(JSON.stringify(draft) !== JSON.stringify(batchDraft(batch)));
+	const touched = $derived(batch.recorded || edited);
+	const actual = $derived(live && touched ? ribbonFigures(live.recipe, live.facts, batch.packsSold) : null);
+	const figures = $derived(
+		closingFigures(
+			live?.recipe ?? batch.recipe,
+			live?.facts ?? batch.facts,
+			reading.recipe ? reading : batch,
+			data.scaleDivision_g
+		)
+	);
+	/** What a stage that is off is held against. */
+	const explained = $derived<ExplainFigures>({
+		...figures,
+		lines: batch.lines.flatMap((line, index) => {
+			const weighed = (live?.recipe ?? batch.recipe).formula.lines[index];
+			return weighed?.use === 'dough'
+				? [{ id: line.id, name: line.name, recorded_g: weighed.grams, planned_g: line.planned_g }]
+				: [];
+		}),
+		containers: data.equipment.flatMap(({ name, tare_g }) => (tare_g === null ? [] : [{ name, tare_g }])),
+		usualGap: data.usualGap
+	});
+	/** Puts right what an explanation names; on an open batch it is recorded at once. */
+	async function correct(corrections: Correction[], words: string) {
+		corrected(form.draft, corrections);
+		if (isClosed) form.draft.reason = words;
+		await tick();
+		if (isClosed) form.element?.querySelector<HTMLInputElement>('[data-field="reason"] input')?.focus();
+		else form.element?.requestSubmit();
+	}
+	const marks = $derived(live && touched ? closings(figures) : batch.closings);
+	const nameOf = $derived(new Map(data.equipment.map(({ id, name }) => [id, name])));
+	const STAGE_WORDS: Record<Stage, string> = {
+		mix: 'Mix',
+		divide: 'Divide',
+		cook: 'Cook',
+		count: 'Count',
+		pack: 'Pack'
+	};
+
+	const differences = $derived(
+		form.theirs ? batchDifferences(draft, form.theirs, batch, (id) => nameOf.get(id) ?? 'equipment') : []
+	);
+</script>
+
+<svelte:head><title>{batch.name} {batch.code} · Square Batch</title></svelte:head>
+<svelte:window onkeydown={form.saveByKey} />
+
+<header class="mb-4 flex flex-wrap items-end justify-between gap-3">
+	<div class="min-w-0">
+		<p class="text-sm"><a href="/batches">Batches</a></p>
+		<h1 class="break-words">
+			{batch.name}
+			<span class="text-quiet text-sm font-normal"
+				>batch <span class="figure">{batch.code}</span>, {dayText(batch.madeOn)},
+				<a href="/formulas/{batch.formulaId}">formula</a>
+				version {batch.formulaNumber}{batch.labelNumber === null
+					? ''
+					: `, packed under label revision ${batch.labelNumber}`}</span
+			>
+		</h1>
+		{#if batch.labelFormulaNumber !== null && batch.labelFormulaNumber !== batch.formulaNumber}
+			<p class="text-attention-ink text-sm font-semibold">
+				That label was approved for version {batch.labelFormulaNumber}:
+				<a href="/labels/{batch.productId}">see what it would say now</a>.
+			</p>
+		{/if}
+	</div>
+	{#if batch.recorded}<a class="button" href="/batches/{batch.id}/file" download>Square Batch file</a>{/if}
+</header>
+
+<Ribbon {actual} {plan} />
+<ul class="border-rule mt-3 flex flex-wrap gap-x-8 gap-y-2 border-b pb-3" aria-label="Does it square?">
+	{#each marks as closing (closing.stage)}
+		<li class="flex items-start gap-2">
+			<span class="text-sm font-semibold">{STAGE_WORDS[closing.stage]}</span><Mark {closing} />
+		</li>
+	{/each}
+</ul>
+
+<form
+	method="POST"
+	action={isClosed ? '?/correct' : '?/record'}
+	use:enhance={form.enhance}
+	bind:this={form.element}
+>
+	<input type="hidden" name="draft" value={JSON.stringify(draft)} />
+	<Problems problems={form.problems} />
+	{#if form.theirs}<Stale {differences} ontake={form.takeTheirs} onkeep={form.saveMine} />{/if}
+	<div class="mt-4 grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+		<div class="min-w-0 space-y-6">
+			<section aria-labelledby="when">
+				<h2 id="when">When and on what</h2>
+				<div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+					<Field
+						label="Made on"
+						type="date"
+						bind:value={draft.madeOn}
+						error={error('madeOn')}
+						disabled={isClosed}
+					/>
+					<Field
+						label="Begun at"
+						type="time"
+						bind:value={draft.beganAt}
+						error={error('beganAt')}
+						disabled={isClosed}
+					/>
+				</div>
+				{#if data.equipment.length > 0}
+					<fieldset class="mt-2">
+						<legend class="text-sm font-medium">It touches</legend>
+						<div class="flex flex-wrap gap-x-5">
+							{#each data.equipment as each (each.id)}
+								<label class="flex min-h-11 items-center gap-2">
+									<input
+										type="checkbox"
+										class="accent-action size-5"
+										value={each.id}
+										disabled={isClosed}
+										bind:group={draft.equipment}
+									/>{each.name}
+								</label>
+							{/each}
+						</div>
+					</fieldset>
+				{/if}
+				{#if error('equipment')}<p class="text-loss text-sm">{error('equipment')}</p>{/if}
+				{#if data.contact.open.length + data.contact.unconfirmed.length > 0}
+					<p class="text-attention-ink mt-1 text-sm font-semibold">
+						Something may have come along from what was made before it: <a href="#day-heading"
+							>decide what the label says</a
+						>.
+					</p>
+				{/if}
+			</section>
+
+			<section aria-labelledby="weighed">
+				<h2 id="weighed">Weighed in</h2>
+				<p class="text-quiet text-sm">
+					{batch.recorded
+						? 'What the scale said. A changed figure is kept as a correction beside the first.'
+						: 'As planned: put in what the scale says where it differs.'}
+				</p>
+				<WeighedLines {batch} bind:lines={draft.lines} {error} />
+				{#if error('lines')}<p class="text-loss text-sm">{error('lines')}</p>{/if}
+			</section>
+
+			<section aria-labelledby="dough-balls">
+				<h2 id="dough-balls">Dough and balls</h2>
+				{#if batch.mixGap === 'evaporation'}<p class="caution mt-1">
+						Dough made with boiling water burns until it has cooled. Weigh it cooled.
+					</p>{/if}
+				<div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+					<Field
+						label="Dough weight"
+						unit="g"
+						bind:value={draft.doughWeight}
+						error={error('doughWeight')}
+						hint="Not weighed: what went in"
+					/>
+					<Field label="Planned ball" unit="g" bind:value={draft.ballWeight} error={error('ballWeight')} />
+					<Field
+						label="Balls made"
+						bind:value={draft.ballCount}
+						error={error('ballCount')}
+						inputmode="numeric"
+						hint="Not counted: what the dough gives"
+					/>
+					<Field label="Dough left over" unit="g" bind:value={draft.leftover} error={error('leftover')} />
+					<Field
+						label="Some balls on the scale, grams with spaces between"
+						multiline
+						bind:value={draft.ballWeights}
+						error={error('ballWeights')}
+						hint="Their mean takes the place of the planned ball"
+						class="col-span-2 sm:col-span-4"
+					/>
+				</div>
+			</section>
+
+			<section aria-labelledby="cooked">
+				<h2 id="cooked">Cooked</h2>
+				<p class="caution mt-1">
+					A dry griddle runs near 260 °C: tongs, sleeves back, towel away from the flame. Let the pieces cool
+					before weighing and before closing a pack; trapped steam brings mould.
+				</p>
+				<div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+					<Field
+						label="Some finished pieces, cooled, grams with spaces between"
+						multiline
+						bind:value={draft.finishedWeights}
+						error={error('finishedWeights')}
+						class="col-span-2 sm:col-span-4"
+					/>
+					<Field
+						label="Rejects"
+						bind:value={draft.rejects}
+						error={error('rejects')}
+						inputmode="numeric"
+						hint="Torn, burnt, tasted, kept"
+					/>
+					<Field
+						label="Sellable pieces, counted"
+						bind:value={draft.sellable}
+						error={error('sellable')}
+						inputmode="numeric"
+					/>
+					<Field label="Packs closed" bind:value={draft.packs} error={error('packs')} inputmode="numeric" />
+					<Field label="Loose pieces" bind:value={draft.loose} error={error('loose')} inputmode="numeric" />
+					<Field
+						label="Note"
+						bind:value={draft.note}
+						error={error('note')}
+						maxlength={1000}
+						class="col-span-2 sm:col-span-4"
+					/>
+				</div>
+			</section>
+			<div class="bg-ground border-rule sticky bottom-0 flex flex-wrap items-center gap-3 border-t py-3">
+				{#if isClosed}
+					<div data-field="reason" class="w-80 max-w-full">
+						<Field
+							label="Why it is corrected"
+							bind:value={draft.reason}
+							error={error('reason')}
+							maxlength={500}
+						/>
+					</div>
+				{/if}
+				<button class="button button-main" disabled={form.saving || (isClosed && !edited)}
+					>{isClosed
+						? 'Record a correction'
+						: batch.recorded
+							? 'Save what was measured'
+							: 'Record this batch'}</button
+				>
+				{#if touched && !batch.recorded}<span class="text-quiet text-sm">not recorded yet</span>{/if}
+			</div>
+		</div>
+		<BatchFacts
+			facts={live?.facts ?? null}
+			recipe={live?.recipe ?? null}
+			sources={batch.sources}
+			record={edited || !batch.recorded ? '' : `/batches/${batch.id}/record`}
+			{waiting}
+			currency={data.kitchen.currency}
+		/>
+	</div>
+</form>
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="square-heading">
+	<h2 id="square-heading">
+		{isClosed ? `Closed on ${dayText((batch.closed[0]?.closedAt ?? '').slice(0, 10))}` : 'Does it square?'}
+	</h2>
+	<Square figures={explained} oncorrect={correct} />
+	<Closing
+		version={batch.version}
+		closed={batch.closed}
+		squares={batch.closings.every((closing) => closing.state === 'squares')}
+		{edited}
+		recorded={batch.recorded}
+		currency={data.kitchen.currency}
+	/>
+</section>
+<Day
+	batchId={batch.id}
+	madeOn={batch.madeOn}
+	equipment={batch.equipment}
+	contact={data.contact}
+	cleanId={data.cleanId}
+	{edited}
+/>
+{#if batch.recorded}
+	<BatchSales {batch} sales={data.sales} currency={data.kitchen.currency} />
+{/if}

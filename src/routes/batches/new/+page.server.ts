@@ -1,0 +1,63 @@
+import { redirect } from '@sveltejs/kit';
+import { uptakeOf_g } from '$core/formula/surface.ts';
+import { createBatch } from '$lib/server/batches/create.ts';
+import { usualYield } from '$lib/server/batches/history.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
+import { groupBy, newId } from '$lib/server/rows.ts';
+import { planForm } from '$lib/server/edge/batch.ts';
+import { withDraft } from '$lib/server/edge/actions.ts';
+import { listFormulas } from '$lib/server/formulas/read.ts';
+import { listIngredients } from '$lib/server/ingredients.ts';
+import { today } from '$lib/server/kitchens.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
+	const [formulas, batches, ingredients] = await Promise.all([
+		listFormulas(db, kitchen.id),
+		listBatches(db, kitchen),
+		listIngredients(db, kitchen.id)
+	]);
+	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
+	const made = formulas.filter((formula) => formula.number > 0 && !formula.archived);
+	const byFormula = groupBy(batches, (batch) => batch.formulaId);
+	const products = made.flatMap((formula) =>
+		formula.products.map((product) => ({
+			id: product.id,
+			name: product.name,
+			number: formula.number,
+			mixGap: formula.mixGap,
+			/** What of the dough reaches the packs here; null without squared batches. */
+			usualYield: usualYield(byFormula.get(formula.id) ?? []),
+			packPieces: product.packPieces,
+			pieceMany: product.pieceMany,
+			ballWeight_g: product.ballWeight_g,
+			lines: formula.lines.map((line) => ({
+				name: names.get(line.ingredient) ?? '',
+				use: line.use,
+				stage: line.stage ?? '',
+				grams: line.use === 'dough' ? line.grams : line.consumed_g,
+				uptake_g: line.use === 'dough' ? null : uptakeOf_g(line)
+			}))
+		}))
+	);
+	const asked = url.searchParams.get('product');
+	const chosen = products.find((product) => product.id === asked) ?? products[0];
+	return {
+		products,
+		scaleDivision_g: kitchen.scaleDivision_g,
+		draft: {
+			id: newId(),
+			productId: chosen?.id ?? '',
+			madeOn: today(kitchen),
+			factor: url.searchParams.get('factor') ?? '1'
+		}
+	};
+};
+
+export const actions: Actions = {
+	default: async ({ locals: { db, kitchen }, request }) => {
+		const result = await withDraft(request, planForm, (form) => createBatch(db, kitchen, form.id, form));
+		if (typeof result === 'string') redirect(303, `/batches/${result}`);
+		return result;
+	}
+};

@@ -1,0 +1,71 @@
+import { redirect } from '@sveltejs/kit';
+import { newFormulaDraft } from '$lib/formula-draft.ts';
+import { planFacts, productParts } from '$lib/recipe.ts';
+import { cookLossHistory } from '$lib/server/batches/history.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
+import { startFormula } from '$lib/server/formulas/drafts.ts';
+import { coreLine } from '$lib/server/formulas/lines.ts';
+import { listFormulas } from '$lib/server/formulas/read.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { readCoreShelf } from '$lib/server/shelf.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
+	const archived = url.searchParams.has('away');
+	const [formulas, batches, ingredients] = await Promise.all([
+		listFormulas(db, kitchen.id),
+		listBatches(db, kitchen),
+		readCoreShelf(db, kitchen, today(kitchen))
+	]);
+	const history = cookLossHistory(batches);
+	return {
+		archived,
+		away: formulas.filter((formula) => formula.archived).length,
+		formulas: formulas
+			.filter((formula) => formula.archived === archived)
+			.map((formula) => {
+				const product = formula.products[0];
+				const outcome =
+					product && formula.number > 0
+						? planFacts(
+								productParts(
+									{
+										rules: kitchen.rules,
+										currency: kitchen.currency,
+										name: formula.name,
+										lines: formula.lines.map(coreLine),
+										ingredients,
+										mixGap: formula.mixGap
+									},
+									product
+								),
+								history.get(formula.id) ?? null
+							)
+						: null;
+				const facts = outcome?.ok ? outcome.value : null;
+				return {
+					id: formula.id,
+					name: formula.name,
+					number: formula.number,
+					hasDraft: formula.draft !== null,
+					packPieces: product?.packPieces ?? null,
+					pieceMany: product?.pieceMany ?? '',
+					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.recorded).length,
+					hydration: facts?.formula.hydration ?? null,
+					ballWeight_g: facts?.yield.ballWeight_g ?? null,
+					finishedWeight_g: facts?.yield.finishedWeight_g ?? null,
+					contains: facts?.allergens.contains ?? [],
+					unconfirmed: facts?.allergens.unconfirmed.length ?? 0,
+					perPack: facts?.cost.perPack ?? null,
+					price: product?.price ?? null
+				};
+			})
+	};
+};
+
+export const actions: Actions = {
+	new: async ({ locals: { db, kitchen } }) => {
+		const id = await startFormula(db, kitchen.id, newFormulaDraft, 'New formula');
+		redirect(303, `/formulas/${id}`);
+	}
+};

@@ -1,0 +1,99 @@
+import { redirect } from '@sveltejs/kit';
+import Joi from 'joi';
+import { formulaDraft, keptDraft } from '$lib/formula-draft.ts';
+import { sourcesOf } from '$lib/sources.ts';
+import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
+import { attempt, orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { id } from '$lib/server/edge/fields.ts';
+import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
+import { allFamilies } from '$lib/server/families.ts';
+import { discardDraft } from '$lib/server/formulas/drafts.ts';
+import { duplicateFormula, keepFormula, setArchived } from '$lib/server/formulas/keep.ts';
+import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
+import { listIngredients } from '$lib/server/ingredients.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { toMeasures } from '$lib/server/measures.ts';
+import { rememberedNames, rememberName } from '$lib/server/names.ts';
+import { pricePacks } from '$lib/server/prices.ts';
+import { shelveReference } from '$lib/server/reference/shelve.ts';
+import { coreShelf } from '$lib/server/shelf.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
+	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
+	const [shelf, packs, remembered, families, versions, batches] = await Promise.all([
+		listIngredients(db, kitchen.id),
+		pricePacks(db, kitchen.id),
+		rememberedNames(db, kitchen.id),
+		allFamilies(db, kitchen.id),
+		listVersions(db, kitchen.id, formula.id),
+		listBatches(db, kitchen, { formulaId: formula.id })
+	]);
+	return {
+		draft: formulaDraft(formula),
+		/** The version kept last as a draft, for telling what was changed since. */
+		kept: formula.number === 0 ? null : keptDraft(formula),
+		number: formula.number,
+		archived: formula.archived,
+		versions: versions.map(({ number, keptAt, batches }) => ({ number, keptAt, batches })),
+		families,
+		cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
+		/** Range of the hydration really used in the last batches. */
+		hydration: hydrationHistory(batches),
+		ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
+		named: shelf.map(({ id, name, referenceId, measures, portion_g }) => ({
+			id,
+			name,
+			referenceId,
+			measures: {
+				...toMeasures(measures),
+				...(portion_g === null ? {} : { jar: { grams: portion_g, low: portion_g, high: portion_g } })
+			}
+		})),
+		sources: sourcesOf(shelf.map((ingredient) => ingredient.composition)),
+		remembered: [...remembered],
+		measureSet: kitchen.measureSet,
+		scaleDivision_g: kitchen.scaleDivision_g
+	};
+};
+
+const discardForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(1).required() });
+const rememberForm = Joi.object<{ said: string; ingredient: string }>({
+	said: Joi.string().max(300).required(),
+	ingredient: id('choose an ingredient')
+});
+const shelveForm = Joi.object<{ reference: string }>({ reference: Joi.string().max(40).required() });
+
+export const actions: Actions = {
+	keep: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, formulaForm, async (form) => {
+			await keepFormula(db, kitchen.id, params.id, form.version, formulaInput(form));
+			return null;
+		})) ?? { saved: true },
+	discard: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, discardForm, async ({ version }) => {
+			await discardDraft(db, kitchen.id, params.id, version);
+			return null;
+		})) ?? { saved: true },
+	remember: async ({ locals: { db, kitchen }, request }) =>
+		(await withDraft(request, rememberForm, async ({ said, ingredient }) => {
+			await rememberName(db, kitchen.id, said, ingredient);
+			return null;
+		})) ?? { saved: true },
+	shelve: async ({ locals: { db, kitchen }, request }) =>
+		withDraft(request, shelveForm, async ({ reference }) => ({
+			ingredient: await shelveReference(db, kitchen, reference)
+		})),
+	duplicate: async ({ locals: { db, kitchen }, params }) => {
+		const result = await attempt(() => duplicateFormula(db, kitchen.id, params.id));
+		if (typeof result === 'string') redirect(303, `/formulas/${result}`);
+		return result;
+	},
+	archive: async ({ locals: { db, kitchen }, params, request }) => {
+		const archived = (await request.formData()).get('archived') === 'true';
+		await setArchived(db, kitchen.id, params.id, archived);
+		if (archived) redirect(303, '/formulas');
+		return { saved: true };
+	}
+};

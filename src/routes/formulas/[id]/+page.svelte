@@ -1,0 +1,317 @@
+<script lang="ts">
+	import { deserialize } from '$app/forms';
+	import { beforeNavigate, invalidateAll } from '$app/navigation';
+	import type { Facts } from '$core/derive.ts';
+	import { processOf } from '$core/formula/process.ts';
+	import { flourShares } from '$core/formula/shares.ts';
+	import type { Ingredient, Line, Recipe } from '$core/formula/types.ts';
+	import { readCount, readGrams } from '$core/measure/reading.ts';
+	import { isBlank, shownGrams, type FormulaDraft } from '$lib/formula-draft.ts';
+	import { readFormulaDraft } from '$lib/formula-reading.ts';
+	import { shelfContext } from '$lib/line-context.ts';
+	import { planFacts, recipeOf } from '$lib/recipe.ts';
+	import Problems from '$lib/ui/Problems.svelte';
+	import Stale from '$lib/ui/Stale.svelte';
+	import { Tabs } from 'bits-ui';
+	import { onMount, untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
+	import Lines from './Lines.svelte';
+	import OnePiece from './OnePiece.svelte';
+	import PieceShape from './PieceShape.svelte';
+	import Process from './Process.svelte';
+	import ProductFields from './ProductFields.svelte';
+	import Scale from './Scale.svelte';
+	import { Sheet } from './sheet.svelte.ts';
+	import Versions from './Versions.svelte';
+	import Windows from './Windows.svelte';
+	import { formulaDifferences } from './differences.ts';
+
+	let { data } = $props();
+
+	const sheet = new Sheet(untrack(() => data.draft));
+	// Another formula was opened, or a version was kept: the server's draft is the sheet's again.
+	$effect(() => {
+		const fresh = data.draft;
+		untrack(() => sheet.take(fresh));
+	});
+	$effect(() => sheet.follow());
+	onMount(() => sheet.takeUpCopy());
+	beforeNavigate(() => void sheet.flush());
+
+	const context = $derived(shelfContext(data.named, data.remembered, data.measureSet));
+	const reading = $derived(readFormulaDraft(sheet.draft, data.ingredients));
+	const current = $derived.by(() => {
+		if (!reading.parts) return null;
+		const parts = { ...reading.parts, rules: data.kitchen.rules, currency: data.kitchen.currency };
+		return { outcome: planFacts(parts, data.cookLoss), recipe: recipeOf(parts) };
+	});
+	// While a field is being typed the last sound figures stay, paler, so that nothing jumps.
+	let last = $state.raw<{ facts: Facts; recipe: Recipe } | null>(null);
+	$effect.pre(() => {
+		if (current?.outcome.ok) last = { facts: current.outcome.value, recipe: current.recipe };
+	});
+	const live = $derived(
+		current?.outcome.ok ? { facts: current.outcome.value, recipe: current.recipe } : last
+	);
+	const waiting = $derived(
+		current?.outcome.ok
+			? ''
+			: current && !current.outcome.ok
+				? (current.outcome.problems[0]?.message ?? '')
+				: 'The figures wait for the fields that are empty or marked.'
+	);
+	const error = (path: string) => reading.errors[path] ?? sheet.at(path);
+
+	const shelf = $derived(new Map(data.ingredients.map((ingredient) => [ingredient.id, ingredient])));
+	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
+	const sound = $derived(reading.lines.filter((line): line is Line => line !== null));
+	const shares = $derived(flourShares(sound, ingredientOf));
+	const most = $derived.by(() => {
+		if (!sheet.draft.lines.some((line) => line.most.trim() !== '')) return null;
+		const withMost = reading.lines.flatMap((line, index): Line[] => {
+			const read = readGrams(sheet.draft.lines[index]?.most ?? '');
+			if (!line) return [];
+			return [line.use === 'dough' && read.ok ? { ...line, grams: read.value } : line];
+		});
+		return flourShares(withMost, ingredientOf).hydration;
+	});
+	const flour_g = $derived(
+		sound.reduce(
+			(sum, line) =>
+				line.use === 'dough' && ingredientOf(line.ingredient).kind === 'flour' ? sum + line.grams : sum,
+			0
+		)
+	);
+	const family = $derived(data.families.find((each) => each.id === sheet.draft.family) ?? null);
+	const process = $derived(processOf(family, sheet.draft.choices));
+	const toWeigh = $derived(
+		sheet.draft.lines.filter((line) => line.toWeigh && line.grams.trim() === '' && !isBlank(line))
+	);
+
+	const plainDraft = (draft: FormulaDraft) =>
+		JSON.stringify({
+			...draft,
+			version: 0,
+			lines: draft.lines.filter((line) => !isBlank(line)).map(({ key: _key, ...line }) => line),
+			steps: draft.steps.map(({ key: _key, ...step }) => step)
+		});
+	const keptText = $derived(data.kept === null ? null : plainDraft(data.kept));
+	// At a pause, not at every keystroke: it reads the whole draft.
+	const changed = $derived(sheet.touched || plainDraft(sheet.atPause) !== keptText);
+	const KEEPING = { kept: 'Draft kept', keeping: 'Keeping the draft…', waiting: 'Not kept yet' };
+	const differences = $derived(
+		sheet.theirs ? formulaDifferences(sheet.draft, sheet.theirs, data.ingredients) : []
+	);
+
+	const ballWeight = $derived(readGrams(sheet.draft.product.ballWeight));
+	const packPieces = $derived(readCount(sheet.draft.product.packPieces));
+	function takeScale(factor: number) {
+		sheet.draft.lines.forEach((line, index) => {
+			const read = reading.lines[index];
+			if (!read) return;
+			line.grams = shownGrams(factor * (read.use === 'dough' ? read.grams : read.consumed_g));
+			if (read.use !== 'dough' && read.uptake_g !== undefined)
+				line.uptake = shownGrams(factor * read.uptake_g);
+			const upTo = readGrams(line.most);
+			if (line.most.trim() !== '' && upTo.ok) line.most = shownGrams(factor * upTo.value);
+			line.low_g = line.high_g = null;
+		});
+		toast.success('The sheet holds the scaled grams. Undo with Ctrl Z.');
+	}
+	const batchHref = (factor: number) =>
+		data.number > 0 && sheet.draft.productId
+			? `/batches/new?product=${sheet.draft.productId}&factor=${Math.round(factor * 10000) / 10000}`
+			: '';
+
+	async function act(action: string, draft: unknown): Promise<Record<string, unknown> | null> {
+		const body = new FormData();
+		body.set('draft', JSON.stringify(draft));
+		try {
+			const response = await fetch(`/formulas/${sheet.draft.id}?/${action}`, {
+				method: 'POST',
+				body,
+				headers: { 'x-sveltekit-action': 'true' }
+			});
+			const result = deserialize(await response.text());
+			if (result.type === 'success') return result.data ?? {};
+		} catch {
+			// Said below: whatever failed, nothing was done.
+		}
+		toast.error('The server could not do that: try again.');
+		return null;
+	}
+	async function remember(said: string, ingredient: string) {
+		if ((await act('remember', { said, ingredient })) === null) return;
+		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient).name}.`);
+		await invalidateAll();
+	}
+	async function shelve(reference: string): Promise<string | null> {
+		const done = await act('shelve', { reference });
+		if (!done) return null;
+		await invalidateAll();
+		toast.success('On the shelf. Its allergens wait for somebody to confirm them.');
+		return typeof done.ingredient === 'string' ? done.ingredient : null;
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (!(event.ctrlKey || event.metaKey)) return;
+		const key = event.key.toLowerCase();
+		if (key === 's') {
+			event.preventDefault();
+			void sheet.keep();
+		} else if (key === 'z' && !event.shiftKey) {
+			event.preventDefault();
+			sheet.undo();
+		} else if (key === 'y' || (key === 'z' && event.shiftKey)) {
+			event.preventDefault();
+			sheet.redo();
+		}
+	}
+	let part = $state('sold');
+	const PARTS = [
+		{ value: 'sold', text: 'Sold as' },
+		{ value: 'process', text: 'Process' },
+		{ value: 'scale', text: 'Scale' },
+		{ value: 'shape', text: 'Ball and disc' },
+		{ value: 'versions', text: 'Versions and files' }
+	];
+</script>
+
+<svelte:head><title>{sheet.draft.name || 'Formula'} · Square Batch</title></svelte:head>
+<svelte:window {onkeydown} onbeforeunload={() => void sheet.flush()} />
+
+<div class="grid gap-x-6 xl:grid-cols-[minmax(0,1fr)_23rem]">
+	<div class="min-w-0">
+		<header class="mb-2 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
+			<div class="min-w-0 flex-1 basis-64">
+				<p class="text-sm">
+					<a href="/formulas">Formulas</a>
+					<span class="text-quiet ml-2"
+						>{data.number === 0
+							? 'a draft, no version kept yet'
+							: changed
+								? `draft of version ${data.number + 1}`
+								: `version ${data.number}`}{data.archived ? ', put away' : ''}</span
+					>
+				</p>
+				<h1 class="sr-only">{sheet.draft.name || 'No name'}</h1>
+				<label class="sr-only" for="formula-name">Name</label>
+				<input
+					id="formula-name"
+					class="input input-tight w-full px-0! text-2xl font-extrabold"
+					bind:value={sheet.draft.name}
+					maxlength="160"
+					autocomplete="off"
+					placeholder="Name of the formula"
+					aria-invalid={sheet.at('name') ? 'true' : undefined}
+					aria-describedby={sheet.at('name') ? 'formula-name-error' : undefined}
+				/>
+				{#if sheet.at('name')}<p id="formula-name-error" class="text-loss text-sm">{sheet.at('name')}</p>{/if}
+			</div>
+			<div class="flex flex-wrap items-center gap-2">
+				<span
+					class={['text-sm', sheet.keeping === 'waiting' ? 'text-attention-ink' : 'text-quiet']}
+					role="status">{KEEPING[sheet.keeping]}</span
+				>
+				<button type="button" class="button px-3!" disabled={!sheet.canUndo} onclick={() => sheet.undo()}
+					>Undo</button
+				>
+				<button type="button" class="button px-3!" disabled={!sheet.canRedo} onclick={() => sheet.redo()}
+					>Redo</button
+				>
+				{#if data.number > 0 && sheet.draft.productId}
+					<a href="/batches/new?product={sheet.draft.productId}" class="button"
+						>Make a batch{changed ? ` of version ${data.number}` : ''}</a
+					>
+				{/if}
+				<button
+					type="button"
+					class="button button-main"
+					disabled={sheet.saving || !changed}
+					onclick={() => void sheet.keep()}>{changed ? `Keep as version ${data.number + 1}` : 'Kept'}</button
+				>
+			</div>
+		</header>
+		<Problems problems={sheet.problems} />
+		{#if sheet.theirs}<Stale
+				{differences}
+				ontake={() => sheet.takeTheirs()}
+				onkeep={() => void sheet.keepMine()}
+			/>{/if}
+
+		<Lines
+			bind:lines={sheet.draft.lines}
+			read={reading.lines}
+			ingredients={data.ingredients}
+			{context}
+			{error}
+			onremember={remember}
+			onshelve={shelve}
+		/>
+		{#if sheet.at('lines')}<p class="text-loss mt-1 text-sm">{sheet.at('lines')}</p>{/if}
+		{#if toWeigh.length > 0}
+			<p class="text-attention-ink mt-2 text-sm">
+				{toWeigh.map((line) => shelf.get(line.ingredient)?.name ?? line.said).join(', ')}: the batch weighs
+				it. Until then the figures here leave it out, and no batch can be recorded without it.
+			</p>
+		{/if}
+		<Windows {shares} windows={process.windows} {flour_g} used={data.hydration} {most} />
+
+		<Tabs.Root bind:value={part} class="mt-8">
+			<Tabs.List class="border-rule flex flex-wrap gap-x-1 border-b" aria-label="More of the formula">
+				{#each PARTS as each (each.value)}
+					<Tabs.Trigger
+						value={each.value}
+						class="data-[state=active]:border-action data-[state=active]:bg-sheet -mb-px min-h-11 border-b-4 border-transparent px-3 data-[state=active]:font-bold"
+						>{each.text}</Tabs.Trigger
+					>
+				{/each}
+			</Tabs.List>
+			<Tabs.Content value="sold" class="pt-4 outline-none">
+				<ProductFields bind:product={sheet.draft.product} {error} currency={data.kitchen.currency} />
+			</Tabs.Content>
+			<Tabs.Content value="process" class="pt-4 outline-none">
+				<Process bind:draft={sheet.draft} families={data.families} {process} {error} />
+			</Tabs.Content>
+			<Tabs.Content value="scale" class="pt-4 outline-none">
+				<Scale
+					lines={sound}
+					ingredients={data.ingredients}
+					ballWeight_g={ballWeight.ok && ballWeight.value > 0 ? ballWeight.value : null}
+					packPieces={packPieces.ok && packPieces.value > 0 ? packPieces.value : null}
+					pieceMany={sheet.draft.product.pieceMany}
+					division_g={data.scaleDivision_g}
+					ontake={takeScale}
+					{batchHref}
+				/>
+			</Tabs.Content>
+			<Tabs.Content value="shape" class="pt-4 outline-none">
+				<PieceShape bind:product={sheet.draft.product} {error} />
+			</Tabs.Content>
+			<Tabs.Content value="versions" class="pt-4 outline-none">
+				<Versions
+					id={sheet.draft.id}
+					number={data.number}
+					versions={data.versions}
+					archived={data.archived}
+					{changed}
+					ondiscard={() => void sheet.discard()}
+				/>
+			</Tabs.Content>
+		</Tabs.Root>
+		<p class="caution mt-6">
+			Raw flour and raw dough are not for tasting. Figures here come from calculation, not a laboratory; local
+			law and your authority decide what a label must say.
+		</p>
+	</div>
+	<OnePiece
+		facts={live?.facts ?? null}
+		recipe={live?.recipe ?? null}
+		sources={data.sources}
+		record={changed || !sheet.draft.productId ? '' : `/labels/${sheet.draft.productId}/record`}
+		{waiting}
+		price={sheet.draft.product.price}
+		currency={data.kitchen.currency}
+		hasHistory={data.cookLoss !== null}
+	/>
+</div>

@@ -1,0 +1,143 @@
+<script lang="ts">
+	import { uptakeIsAssumed, uptakeOf_g } from '$core/formula/surface.ts';
+	import type { SurfaceLine } from '$core/formula/types.ts';
+	import type { LineReading } from '$core/measure/read-line.ts';
+	import { isBlank, USE_WORDS, type LineDraft } from '$lib/formula-draft.ts';
+	import { fixed, plain } from '$lib/format.ts';
+	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import { dragHandle } from 'svelte-dnd-action';
+	import { doubtWords, referenceFor } from './doubts.ts';
+
+	interface Props {
+		line: LineDraft;
+		index: number;
+		/** Whether it is being worked in. */
+		isActive: boolean;
+		options: { value: string; text: string }[];
+		figure: { percent: number | null; share: number; priced: boolean } | null;
+		reading: LineReading | null;
+		/** The line as read, where it is a surface material. */
+		surface: SurfaceLine | null;
+		error: (name: string) => string;
+		onsay: () => void;
+		onchoose: () => void;
+		onpaste: (event: ClipboardEvent) => void;
+		onshelve: (reference: string) => void;
+	}
+	let {
+		line = $bindable(),
+		index,
+		isActive,
+		options,
+		figure,
+		reading,
+		surface,
+		error,
+		onsay,
+		onchoose,
+		onpaste,
+		onshelve
+	}: Props = $props();
+	const id = $props.id();
+	const number = $derived(index + 1);
+
+	const nameOf = (ingredient: string) => options.find((option) => option.value === ingredient)?.text ?? '';
+	const doubts = $derived(reading ? doubtWords(reading, line, nameOf) : []);
+	const reference = $derived(line.ingredient === '' && reading ? referenceFor(reading.name) : null);
+	const range = $derived(
+		line.low_g !== null && line.high_g !== null ? `${plain(line.low_g, 1)}–${plain(line.high_g, 1)}` : ''
+	);
+	const errors = $derived(
+		(['ingredient', 'grams', 'uptake', 'most'] as const)
+			.map((name) => ({ name, message: error(name) }))
+			.filter((each) => each.message)
+	);
+	const invalid = (name: string) =>
+		errors.some((each) => each.name === name) ? ('true' as const) : undefined;
+</script>
+
+<button
+	type="button"
+	class="text-quiet hover:text-ink flex h-9 w-5 cursor-grab items-center justify-center max-lg:hidden"
+	aria-label="Drag line {number}"
+	tabindex="-1"
+	use:dragHandle><GripVertical size={14} /></button
+>
+<div class={['min-w-0', line.said === '' && !isActive && !isBlank(line) && 'max-sm:hidden']}>
+	<label class="sr-only" for="{id}-said">Line {number} as said</label>
+	<input
+		id="{id}-said"
+		name="said"
+		class="input input-cell text-quiet"
+		autocomplete="off"
+		placeholder={isBlank(line) ? 'as you would say it' : ''}
+		maxlength="300"
+		bind:value={line.said}
+		oninput={onsay}
+		{onpaste}
+	/>
+</div>
+<div class="min-w-0">
+	<label class="sr-only" for="{id}-ingredient">Ingredient of line {number}</label>
+	<select
+		id="{id}-ingredient"
+		name="ingredient"
+		class="input input-cell"
+		bind:value={line.ingredient}
+		onchange={onchoose}
+		aria-invalid={invalid('ingredient')}
+		aria-describedby={invalid('ingredient') ? `${id}-ingredient-error` : undefined}
+	>
+		<option value="">choose…</option>
+		{#each options as option (option.value)}<option value={option.value}>{option.text}</option>{/each}
+	</select>
+</div>
+<div class="min-w-0">
+	<label class="sr-only" for="{id}-grams">Grams of line {number}</label>
+	<input
+		id="{id}-grams"
+		name="grams"
+		class="input input-cell figure text-right font-semibold"
+		autocomplete="off"
+		inputmode="decimal"
+		placeholder={line.toWeigh ? 'weigh' : 'g'}
+		bind:value={line.grams}
+		{onpaste}
+		aria-invalid={invalid('grams')}
+		aria-describedby={invalid('grams') ? `${id}-grams-error` : undefined}
+	/>
+</div>
+<span class="figure text-quiet self-center pr-1 text-right text-xs">
+	{#if surface}
+		<span class={uptakeIsAssumed(surface) ? 'text-attention-ink' : ''}
+			>{plain(uptakeOf_g(surface), 1)} {uptakeIsAssumed(surface) ? 'assumed on' : 'stays on'}</span
+		>
+	{:else if line.most}to {line.most}
+	{:else}{range}{/if}
+</span>
+<span class="figure self-center text-right max-lg:hidden"
+	>{figure?.percent == null ? '' : fixed(figure.percent, 1)}</span
+>
+<span
+	class="self-center max-lg:hidden"
+	title={figure?.priced === false ? 'no price' : 'share of ingredient cost'}
+>
+	{#if figure?.priced === false}<span class="text-quiet text-xs">no price</span>
+	{:else if figure}<span class="bg-flour block h-2.5" style="width: {Math.max(2, figure.share * 100)}%"
+		></span>{/if}
+</span>
+{#if errors.length > 0 || doubts.length > 0 || line.use !== 'dough' || line.note || reference}
+	<div class="col-span-full -mt-0.5 pb-0.5 pl-1 text-xs lg:col-start-3 lg:-col-end-1">
+		{#if line.use !== 'dough'}<span class="text-quiet mr-3">{USE_WORDS[line.use]}</span>{/if}
+		{#if line.note}<span class="text-quiet mr-3">{line.note}</span>{/if}
+		{#each doubts as doubt (doubt)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
+		{#if reference}
+			<button type="button" class="text-action font-semibold underline" onclick={() => onshelve(reference.id)}
+				>Put {reference.name} on the shelf</button
+			>
+		{/if}
+		{#each errors as each (each.name)}<p id="{id}-{each.name}-error" class="text-loss">
+				{each.message}
+			</p>{/each}
+	</div>
+{/if}

@@ -1,0 +1,87 @@
+import { compareLines, isChanged, labelChanges } from '$core/formula/compare.ts';
+import { flourShares, type ShareKey } from '$core/formula/shares.ts';
+import type { Ingredient, Line, MixGap } from '$core/formula/types.ts';
+import { formulaDraft } from '$lib/formula-draft.ts';
+import { readFormulaDraft } from '$lib/formula-reading.ts';
+import { planFacts, productParts } from '$lib/recipe.ts';
+import { cookLossHistory } from '$lib/server/batches/history.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
+import { orNotFound } from '$lib/server/edge/actions.ts';
+import { coreLine } from '$lib/server/formulas/lines.ts';
+import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { readCoreShelf } from '$lib/server/shelf.ts';
+import { error } from '@sveltejs/kit';
+import type { PageServerLoad } from './$types';
+
+/** Two versions of a formula side by side, or a version and the draft. */
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, url }) => {
+	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
+	const [versions, ingredients, batches] = await Promise.all([
+		listVersions(db, kitchen.id, formula.id),
+		readCoreShelf(db, kitchen, today(kitchen)),
+		listBatches(db, kitchen, { formulaId: formula.id })
+	]);
+	const names = [...versions.map((version) => String(version.number)), ...(formula.draft ? ['draft'] : [])];
+	const content = (name: string | null): { name: string; lines: Line[]; mixGap: MixGap } => {
+		if (name === 'draft') {
+			const draft = formulaDraft(formula);
+			const lines = readFormulaDraft(draft, ingredients).lines.filter((line) => line !== null);
+			return { name: 'the draft', lines, mixGap: draft.mixGap };
+		}
+		const version = versions.find((each) => String(each.number) === name);
+		if (!version)
+			error(404, { message: 'This version is not here.', remedy: 'Choose two versions on the formula.' });
+		return { name: `version ${version.number}`, lines: version.lines.map(coreLine), mixGap: version.mixGap };
+	};
+	const [from, to] = [url.searchParams.get('from'), url.searchParams.get('to')];
+	const [before, after] = [content(from), content(to)];
+	const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
+	const loss = cookLossHistory(batches).get(formula.id) ?? null;
+	const factsOf = (lines: Line[], mixGap: MixGap, product: (typeof formula.products)[number]) => {
+		const parts = productParts(
+			{
+				rules: kitchen.rules,
+				currency: kitchen.currency,
+				name: formula.name,
+				lines,
+				ingredients,
+				mixGap
+			},
+			product
+		);
+		const outcome = planFacts(parts, loss);
+		return outcome.ok ? outcome.value : null;
+	};
+	const [a, b] = [flourShares(before.lines, ingredientOf), flourShares(after.lines, ingredientOf)];
+	return {
+		formula: { id: formula.id, name: formula.name },
+		names,
+		from,
+		to,
+		before: before.name,
+		after: after.name,
+		lines: compareLines(before.lines, after.lines).map((change) => ({
+			...change,
+			name: ingredientOf(change.ingredient).name,
+			changed: isChanged(change)
+		})),
+		shares: (Object.keys(a) as ShareKey[]).map((key) => ({ key, before: a[key], after: b[key] })),
+		products: formula.products.map((product) => {
+			const [was, is] = [
+				factsOf(before.lines, before.mixGap, product),
+				factsOf(after.lines, after.mixGap, product)
+			];
+			return {
+				id: product.id,
+				packPieces: product.packPieces,
+				pieceMany: product.pieceMany,
+				perPiece: [was?.cost.perPiece ?? null, is?.cost.perPiece ?? null] as const,
+				energy: [was?.energy.us_kcal ?? null, is?.energy.us_kcal ?? null] as const,
+				finished: [was?.yield.finishedWeight_g ?? null, is?.yield.finishedWeight_g ?? null] as const,
+				label: was && is ? labelChanges(was, is) : null
+			};
+		})
+	};
+};

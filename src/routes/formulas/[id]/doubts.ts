@@ -1,0 +1,48 @@
+import { Matcher } from '$core/composition/match.ts';
+import { REFERENCE_NAMES } from '$core/composition/names.ts';
+import type { Doubt, LineReading } from '$core/measure/read-line.ts';
+import { readGrams } from '$core/measure/reading.ts';
+import type { LineDraft } from '$lib/formula-draft.ts';
+
+type Words = (reading: LineReading, nameOf: (id: string) => string) => string;
+
+const WORDS: Record<Doubt, Words> = {
+	'no-amount': () => 'no amount: the batch weighs it',
+	'vague-unit': (reading) => `a ${reading.unit ?? 'measure'} is no fixed amount: weigh it once`,
+	'unknown-unit': (reading) => `“${reading.unit ?? ''}” is no unit known here`,
+	'unknown-ingredient': (reading) =>
+		reading.name ? `“${reading.name}” is not on the shelf: choose what is meant` : 'no ingredient named',
+	'no-density': (reading) => `nobody has said what a ${reading.unit ?? 'measure'} of it weighs: weigh one`,
+	'volume-conflict': () => 'the two amounts differ by more than 10 %: the surer one counts',
+	'ambiguous-ingredient': (reading, nameOf) =>
+		`could be ${reading.candidates.map(nameOf).filter(Boolean).slice(0, 4).join(', ')}: choose`
+};
+
+/** What is doubtful about a line as it stands: what a person has settled by hand is no doubt any more. */
+export function doubtWords(
+	reading: LineReading,
+	line: Pick<LineDraft, 'ingredient' | 'grams' | 'toWeigh'>,
+	nameOf: (id: string) => string
+): string[] {
+	const typed = readGrams(line.grams);
+	const settled = new Set<Doubt>();
+	if (line.ingredient !== '') settled.add('unknown-ingredient').add('ambiguous-ingredient');
+	if (typed.ok) settled.add('no-amount').add('vague-unit').add('unknown-unit').add('no-density');
+	const words = reading.doubts
+		.filter((doubt) => !settled.has(doubt))
+		.map((doubt) => WORDS[doubt](reading, nameOf));
+	const planned = reading.grams === null ? null : reading.grams - (reading.keptBack_g ?? 0);
+	if (typed.ok && planned !== null && Math.abs(typed.value - planned) > Math.max(0.06, planned * 0.001))
+		words.push(`set to ${line.grams.trim()} by hand`);
+	return words;
+}
+
+let reference: Matcher | undefined;
+
+/** The shipped row that is surely meant by a name the shelf does not know; null when it is not sure. */
+export function referenceFor(name: string): { id: string; name: string } | null {
+	if (!name) return null;
+	reference ??= new Matcher(Object.entries(REFERENCE_NAMES).map(([id, other]) => ({ id, name: id, other })));
+	const match = reference.match(name);
+	return match.state === 'one' ? { id: match.id, name } : null;
+}

@@ -1,0 +1,21 @@
+import { json } from '@sveltejs/kit';
+import type { FormulaDraft } from '$lib/formula-draft.ts';
+import { draftForm } from '$lib/server/edge/formula.ts';
+import { NotFound, Stale } from '$lib/server/errors.ts';
+import { saveDraft } from '$lib/server/formulas/drafts.ts';
+import type { RequestHandler } from './$types';
+
+/** Keeps what is being typed in a formula's sheet; 409 with what is there now when somebody saved in between. */
+export const PUT: RequestHandler = async ({ locals: { db, kitchen }, params, request }) => {
+	const document: unknown = await request.json().catch(() => null);
+	const { error, value } = draftForm.validate(document ?? {});
+	if (error) return json({ message: 'the draft did not arrive whole' }, { status: 400 });
+	try {
+		const draft = value as FormulaDraft;
+		return json({ version: await saveDraft(db, kitchen.id, params.id, draft.version, draft) });
+	} catch (problem) {
+		if (problem instanceof Stale) return json({ current: problem.current }, { status: 409 });
+		if (problem instanceof NotFound) return json({ message: problem.message }, { status: 404 });
+		throw problem;
+	}
+};

@@ -1,0 +1,10 @@
+import { writeRecipe } from '$core/file/write.ts';
+import { download } from '$lib/server/edge/download.ts';
+import { fileName, formulaRecipe } from '$lib/server/files.ts';
+import type { RequestHandler } from './$types';
+
+export const GET: RequestHandler = ({ locals: { db, kitchen }, params }) =>
+	download(async () => {
+		const recipe = await formulaRecipe(db, kitchen, params.id);
+		return { name: fileName(recipe.formula.name), type: 'application/json', body: writeRecipe(recipe) };
+	});

@@ -1,0 +1,272 @@
+import { deserialize } from '$app/forms';
+import { invalidateAll } from '$app/navigation';
+import type { Problem } from '$core/problem.ts';
+import { formulaDraft, isBlank, type FormulaDraft } from '$lib/formula-draft.ts';
+import type { Formula } from '$lib/server/formulas/types.ts';
+import { tick } from 'svelte';
+import { toast } from 'svelte-sonner';
+
+/** What becomes of what is typed. */
+export type Keeping = 'kept' | 'keeping' | 'waiting';
+
+/** A pause in typing after which the draft is kept and can be undone to. */
+const PAUSE_MS = 500;
+const RETRY_MS = 3000;
+const MOST_UNDO = 200;
+
+/**
+ * The state of a formula's sheet: what is typed, kept as a draft at every pause; undo and redo; a version
+ * kept on purpose; and both sides where two people typed.
+ */
+export class Sheet {
+	draft = $state() as FormulaDraft;
+	keeping = $state<Keeping>('kept');
+	/** What was refused when a version was to be kept. */
+	problems = $state.raw<readonly Problem[]>([]);
+	/** What somebody else saved meanwhile. */
+	theirs = $state.raw<FormulaDraft | null>(null);
+	saving = $state(false);
+	/** Whether something was typed since the last pause. */
+	touched = $state(false);
+	#past = $state.raw<string[]>([]);
+	#future = $state.raw<string[]>([]);
+	/** The draft at the last pause, as text. */
+	#settled = $state.raw('');
+	/** The draft as the server has it. */
+	#stored: string;
+	#pause: ReturnType<typeof setTimeout> | undefined;
+	/** What is being sent; the next waits for it, so that each goes out with the version the last one gave. */
+	#queue: Promise<void> = Promise.resolve();
+	/** The draft as it was when the server was asked to keep or drop it; null while nothing is asked. */
+	#asked: string | null = null;
+
+	constructor(draft: FormulaDraft) {
+		this.draft = structuredClone(draft);
+		this.#settled = this.#stored = this.#text();
+	}
+
+	/** The draft without its record version, as text: what undo and keeping compare. */
+	#text(): string {
+		return JSON.stringify({ ...this.draft, version: 0 });
+	}
+
+	/**
+	 * Has to be read in an effect: follows what is typed and keeps it at every pause. This is the one
+	 * place that reads the whole draft at a keystroke; what can wait for the pause does.
+	 */
+	follow(): () => void {
+		const text = this.#text();
+		this.touched = text !== this.#settled;
+		if (this.touched || text !== this.#stored) {
+			if (text !== this.#stored) this.keeping = 'keeping';
+			this.#pause = setTimeout(() => this.#settle(), PAUSE_MS);
+		}
+		return () => clearTimeout(this.#pause);
+	}
+
+	#settle(): void {
+		this.#remember();
+		this.touched = false;
+		void this.flush();
+	}
+
+	#remember(): void {
+		const text = this.#text();
+		if (text === this.#settled) return;
+		this.#past = [...this.#past.slice(-MOST_UNDO), this.#settled];
+		this.#future = [];
+		this.#settled = text;
+	}
+
+	/** The draft as it stood at the last pause. */
+	get atPause(): FormulaDraft {
+		return JSON.parse(this.#settled) as FormulaDraft;
+	}
+
+	get canUndo(): boolean {
+		return this.#past.length > 0 || this.touched;
+	}
+	get canRedo(): boolean {
+		return this.#future.length > 0;
+	}
+
+	undo(): void {
+		this.#remember();
+		const before = this.#past.at(-1);
+		if (before === undefined) return;
+		this.#past = this.#past.slice(0, -1);
+		this.#future = [...this.#future, this.#settled];
+		this.#restore(before);
+	}
+
+	redo(): void {
+		const after = this.#future.at(-1);
+		if (after === undefined || this.#text() !== this.#settled) return;
+		this.#future = this.#future.slice(0, -1);
+		this.#past = [...this.#past, this.#settled];
+		this.#restore(after);
+	}
+
+	#restore(text: string): void {
+		this.#settled = text;
+		this.draft = { ...(JSON.parse(text) as FormulaDraft), version: this.draft.version };
+	}
+
+	/** Sends what is typed to the server, one after the other; keeps it in the browser while it cannot. */
+	flush(): Promise<void> {
+		clearTimeout(this.#pause);
+		return this.#inTurn(async () => {
+			const text = this.#text();
+			if (text !== this.#stored && !this.theirs) await this.#send(text);
+		});
+	}
+
+	#inTurn(job: () => Promise<void>): Promise<void> {
+		const turn = this.#queue.then(job);
+		this.#queue = turn.catch(() => undefined);
+		return turn;
+	}
+
+	async #send(text: string): Promise<void> {
+		this.keeping = 'keeping';
+		const copy = `square-batch-draft-${this.draft.id}`;
+		try {
+			const response = await fetch(`/formulas/${this.draft.id}/draft`, {
+				method: 'PUT',
+				headers: { 'content-type': 'application/json' },
+				body: JSON.stringify(this.draft),
+				// Leaving the page does not stop what was typed from arriving.
+				keepalive: true
+			});
+			const answer = (await response.json()) as { version?: number; current?: Formula };
+			if (response.status === 409 && answer.current) {
+				this.theirs = formulaDraft(answer.current);
+				this.keeping = 'waiting';
+				return;
+			}
+			if (!response.ok || answer.version === undefined) throw new Error('not kept');
+			this.draft.version = answer.version;
+			this.#stored = text;
+			localStorage.removeItem(copy);
+			this.keeping = this.#text() === text ? 'kept' : 'keeping';
+		} catch {
+			localStorage.setItem(copy, JSON.stringify(this.draft));
+			this.keeping = 'waiting';
+			this.#pause = setTimeout(() => void this.flush(), RETRY_MS);
+		}
+	}
+
+	/** Takes up what this browser kept while the server was gone. */
+	takeUpCopy(): void {
+		const copy = localStorage.getItem(`square-batch-draft-${this.draft.id}`);
+		if (copy === null) return;
+		this.draft = JSON.parse(copy) as FormulaDraft;
+		toast('What you typed while the server was gone is here again.');
+	}
+
+	/** What is sent: blank lines at the end are left out, so that line numbers stay the page's. */
+	#sent(): FormulaDraft {
+		const { lines } = this.draft;
+		const last = lines.findLastIndex((line) => !isBlank(line));
+		return { ...this.draft, lines: lines.slice(0, last + 1) };
+	}
+
+	/** The problem at a field, or nothing. */
+	at = (path: string): string => this.problems.find((problem) => problem.path === path)?.message ?? '';
+
+	/** Keeps a version of what is typed. */
+	async keep(): Promise<void> {
+		this.saving = true;
+		try {
+			await this.flush();
+			if (this.theirs) return;
+			await this.#act('keep', () => this.#sent(), 'Kept');
+		} finally {
+			this.saving = false;
+		}
+	}
+
+	/** Goes back to the version kept last. */
+	async discard(): Promise<void> {
+		await this.flush();
+		await this.#act('discard', () => ({ version: this.draft.version }), 'Back at the version kept last');
+	}
+
+	#act(action: string, draft: () => unknown, done: string): Promise<void> {
+		return this.#inTurn(() => this.#ask(action, draft(), done));
+	}
+
+	async #ask(action: string, draft: unknown, done: string): Promise<void> {
+		const body = new FormData();
+		body.set('draft', JSON.stringify(draft));
+		const asked = this.#text();
+		try {
+			const response = await fetch(`/formulas/${this.draft.id}?/${action}`, {
+				method: 'POST',
+				body,
+				headers: { 'x-sveltekit-action': 'true' }
+			});
+			const result = deserialize(await response.text());
+			if (result.type === 'failure') {
+				const { stale, problems } = result.data as { stale?: Formula; problems?: Problem[] };
+				this.theirs = stale ? formulaDraft(stale) : null;
+				this.problems = stale ? [] : (problems ?? []);
+				requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+				return;
+			}
+			if (result.type === 'error')
+				throw new Error((result.error as { message?: string } | undefined)?.message ?? '');
+			this.problems = [];
+			toast.success(done);
+			this.#asked = asked;
+			await invalidateAll();
+			await tick();
+		} catch (error) {
+			const message = error instanceof Error ? error.message : '';
+			this.problems = [
+				{
+					path: '',
+					message: /fetch|network/i.test(message)
+						? 'the server does not answer: see that Square Batch runs, and try again'
+						: message || 'the server could not do it: try again'
+				}
+			];
+		}
+	}
+
+	/**
+	 * Takes what the server has now, when it was asked for or another formula is opened. What else
+	 * arrives leaves the sheet alone, and so does the answer to what was typed before more was.
+	 */
+	take(draft: FormulaDraft): void {
+		const asked = this.#asked;
+		this.#asked = null;
+		if (draft.id === this.draft.id && asked === null) return;
+		if (draft.id === this.draft.id && asked !== this.#text()) {
+			this.draft.version = draft.version;
+			this.draft.productId = draft.productId;
+			return;
+		}
+		this.draft = structuredClone(draft);
+		this.#stored = this.#text();
+		this.#settled = this.#stored;
+		this.keeping = 'kept';
+	}
+
+	takeTheirs(): void {
+		if (!this.theirs) return;
+		this.#remember();
+		this.draft = structuredClone(this.theirs);
+		this.#stored = this.#text();
+		this.theirs = null;
+		this.keeping = 'kept';
+	}
+
+	async keepMine(): Promise<void> {
+		if (!this.theirs) return;
+		this.draft.version = this.theirs.version;
+		this.theirs = null;
+		this.#stored = '';
+		await this.flush();
+	}
+}

@@ -1,0 +1,80 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { checkRecipe } from '$core/file/read.ts';
+import { readRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
+import { readLine } from '$core/measure/read-line.ts';
+import type { Problem } from '$core/problem.ts';
+import { emptyLine, freshKey, newFormulaDraft, type FormulaDraft } from '$lib/formula-draft.ts';
+import { applySaid } from '$lib/said.ts';
+import { shelfContext } from '$lib/line-context.ts';
+import { attempt } from '$lib/server/edge/actions.ts';
+import { importRecipe } from '$lib/server/files.ts';
+import { startFormula } from '$lib/server/formulas/drafts.ts';
+import { listIngredients } from '$lib/server/ingredients.ts';
+import { toMeasures } from '$lib/server/measures.ts';
+import { rememberedNames } from '$lib/server/names.ts';
+import type { Actions } from './$types';
+
+const MOST_CHARACTERS = 2_000_000;
+
+export const actions: Actions = {
+	default: async ({ locals: { db, kitchen }, request }) => {
+		const form = await request.formData();
+		const file = form.get('file');
+		const pasted = String(form.get('text') ?? '');
+		const text = file instanceof File && file.size > 0 ? await file.text() : pasted;
+		const refuse = (problems: Problem[]) => fail(400, { problems, text: pasted });
+		if (text.trim() === '') return refuse([{ path: '', message: 'choose a file or paste its text' }]);
+		if (text.length > MOST_CHARACTERS)
+			return refuse([{ path: '', message: 'the file is too long to be a formula' }]);
+
+		const document = parsed(text);
+		if (isSquareBatch(document)) {
+			const recipe = checkRecipe(document);
+			if (!recipe.ok) return refuse(recipe.problems);
+			const result = await attempt(() => importRecipe(db, kitchen, recipe.value));
+			if ('formulaId' in result) redirect(303, `/formulas/${result.formulaId}`);
+			return refuse(result.data.problems);
+		}
+		const said = readRecipeJsonLd(text);
+		if (!said.ok) return refuse(said.problems);
+		const [shelf, remembered] = await Promise.all([
+			listIngredients(db, kitchen.id),
+			rememberedNames(db, kitchen.id)
+		]);
+		const context = shelfContext(
+			shelf.map((each) => ({ ...each, measures: toMeasures(each.measures) })),
+			remembered,
+			kitchen.measureSet
+		);
+		const draft = (id: string, name: string): FormulaDraft => ({
+			...newFormulaDraft(id, name),
+			lines: said.value.lines.map((words) => {
+				const line = { ...emptyLine('Dry'), said: words.slice(0, 300) };
+				applySaid(line, readLine(words, context));
+				return line;
+			}),
+			steps: said.value.steps.map((words) => ({
+				key: freshKey(),
+				kind: 'other',
+				text: words.slice(0, 200),
+				low: '',
+				high: '',
+				temperature: '',
+				cue: ''
+			}))
+		});
+		redirect(303, `/formulas/${await startFormula(db, kitchen.id, draft, said.value.name.slice(0, 150))}`);
+	}
+};
+
+function parsed(text: string): unknown {
+	try {
+		return JSON.parse(text.replace(/^\uFEFF/, ''));
+	} catch {
+		return null;
+	}
+}
+
+function isSquareBatch(document: unknown): boolean {
+	return typeof document === 'object' && document !== null && 'squareBatch' in document;
+}

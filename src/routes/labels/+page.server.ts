@@ -1,0 +1,21 @@
+import { listLabels } from '$lib/server/labels/read.ts';
+import { labelState } from '$lib/server/labels/types.ts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
+	const labels = await listLabels(db, kitchen);
+	return {
+		labels: labels.map((label) => ({
+			id: label.product.id,
+			rules: label.plainRecipe.rules,
+			name: label.product.name,
+			packPieces: label.product.packPieces,
+			pieceMany: label.product.pieceMany,
+			state: labelState(label),
+			revision: label.revisions[0]?.number ?? null,
+			approvedAt: label.revisions[0]?.approvedAt ?? null,
+			waits: [...label.blocks.map((block) => block.message), ...label.misfits],
+			changes: label.changes.map((change) => change.what)
+		}))
+	};
+};

@@ -1,0 +1,174 @@
+<script lang="ts">
+	import { ROLL, sheetsFor } from '$core/label/sheets.ts';
+	import { compareLabels } from '$core/label/compare.ts';
+	import { dayText } from '$lib/format.ts';
+	import type { PrinterState } from '$lib/printer.ts';
+	import type { KeptPrintJob } from '$lib/server/labels/print-jobs.ts';
+	import type { LabelRevision } from '$lib/server/labels/types.ts';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import { toast } from 'svelte-sonner';
+	import { savePng } from './png.ts';
+	import Printer from './Printer.svelte';
+	import Differences from './Differences.svelte';
+
+	/** What was approved: to print, and to compare. */
+	interface Props {
+		id: string;
+		/** The rule set in the address, where it is not the kitchen's. */
+		asked: string;
+		revisions: LabelRevision[];
+		batches: { id: string; code: string; madeOn: string; packsLeft: number; labelNumber: number | null }[];
+		/** Whether the newest says something that is no longer so. */
+		isOutOfDate: boolean;
+		/** The label printer; null where there is none. */
+		printer: { state: PrinterState | null; trouble: string } | null;
+		jobs: KeptPrintJob[];
+		jobId: string;
+	}
+	let { id, asked, revisions, batches, isOutOfDate, printer, jobs, jobId }: Props = $props();
+	let chosen = $state('');
+	let batch = $state<string>();
+	let on = $state<string>(ROLL);
+	let start = $state('1');
+	let copies = $state('');
+	let from = $state('');
+
+	const revision = $derived(revisions.find((each) => String(each.number) === chosen) ?? revisions[0]);
+	const forBatch = $derived(batches.find((each) => each.id === (batch ?? batches[0]?.id)));
+	const sheets = $derived(revision ? sheetsFor(revision.content.size) : []);
+	const sheet = $derived(sheets.find((each) => each.id === on));
+	const href = $derived(
+		revision
+			? `/labels/${id}/print?${new URLSearchParams({
+					revision: String(revision.number),
+					on: sheet ? sheet.id : ROLL,
+					start: sheet ? start : '1',
+					copies: copies.trim() || String(Math.max(1, forBatch?.packsLeft ?? 1)),
+					batch: forBatch?.id ?? ''
+				}).toString()}${asked}`
+			: ''
+	);
+	async function picture() {
+		if (!revision) return;
+		const { width_mm, height_mm } = revision.content.size;
+		try {
+			await savePng(`${href}&as=svg`, width_mm, height_mm, `label revision ${revision.number}.png`);
+		} catch {
+			toast.error('The picture could not be made: see that Square Batch runs, and try again.');
+		}
+	}
+	const other = $derived(revisions.find((each) => String(each.number) === from));
+	const options = $derived(
+		revisions.map((each) => ({ value: String(each.number), text: `revision ${each.number}` }))
+	);
+</script>
+
+{#if revision}
+	<section class="border-rule mt-8 border-t pt-4" aria-labelledby="print-heading">
+		<h2 id="print-heading">Print</h2>
+		<div class="mt-2 grid max-w-3xl items-start gap-4 sm:grid-cols-3">
+			<Choice
+				label="Revision"
+				value={String(revision.number)}
+				{options}
+				onchange={(event) => (chosen = event.currentTarget.value)}
+			/>
+			<Choice
+				label="For batch"
+				value={forBatch?.id ?? ''}
+				options={[
+					...batches.map((each) => ({ value: each.id, text: `${each.code}, ${dayText(each.madeOn)}` })),
+					{ value: '', text: 'no batch: code and date stay blank' }
+				]}
+				onchange={(event) => (batch = event.currentTarget.value)}
+			/>
+			<Field
+				label="Copies"
+				bind:value={copies}
+				placeholder={String(Math.max(1, forBatch?.packsLeft ?? 1))}
+				inputmode="numeric"
+			/>
+			<Choice
+				label="On"
+				bind:value={on}
+				options={[
+					{ value: ROLL, text: 'a roll: each its own page' },
+					...sheets.map((each) => ({ value: each.id, text: each.name }))
+				]}
+			/>
+			{#if sheet}
+				<Field label="From place" bind:value={start} inputmode="numeric" hint="1 is the first of the sheet" />
+			{/if}
+		</div>
+		{#if isOutOfDate || revision !== revisions[0]}
+			<p class="caution mt-3">
+				Revision {revision.number} says what is no longer so: print it only for packs that were made under it.
+			</p>
+		{/if}
+		<div class="mt-3 flex flex-wrap gap-2">
+			<a class="button" {href} download>PDF</a>
+			<a class="button" href="{href}&as=svg" download>SVG</a>
+			<button type="button" class="button" onclick={picture}>PNG</button>
+		</div>
+		{#if printer}
+			<Printer
+				{printer}
+				{jobs}
+				{jobId}
+				{asked}
+				revision={revision.number}
+				size={revision.content.size}
+				batch={forBatch?.id ?? ''}
+				copies={copies.trim() || String(Math.max(1, forBatch?.packsLeft ?? 1))}
+			/>
+		{/if}
+	</section>
+	<section class="border-rule mt-8 border-t pt-4" aria-labelledby="revisions-heading">
+		<h2 id="revisions-heading">Revisions</h2>
+		<table class="ledger mt-2 max-w-3xl">
+			<thead
+				><tr
+					><th>Revision</th><th>Approved</th><th>Formula</th><th class="number">Declared</th><th
+						>Batches packed</th
+					></tr
+				></thead
+			>
+			<tbody>
+				{#each revisions as each (each.id)}
+					<tr>
+						<td class="figure font-semibold">{each.number}</td>
+						<td class="text-quiet">{dayText(each.approvedAt.slice(0, 10))}</td>
+						<td>version {each.formulaNumber}</td>
+						<td class="number figure">{each.declared_g}<span class="unit">g</span></td>
+						<td class="text-sm"
+							>{batches
+								.filter((one) => one.labelNumber === each.number)
+								.map((one) => one.code)
+								.join(', ') || 'none yet'}</td
+						>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+		{#if revisions.length > 1}
+			<div class="mt-3 max-w-xs">
+				<Choice
+					label="Compare revision {revision.number} with"
+					bind:value={from}
+					options={[
+						{ value: '', text: 'choose' },
+						...options.filter((option) => option.value !== String(revision.number))
+					]}
+				/>
+			</div>
+			{#if other}
+				<Differences
+					differences={compareLabels(other.content, revision.content)}
+					before="revision {other.number}"
+					after="revision {revision.number}"
+				/>
+			{/if}
+		{/if}
+	</section>
+{/if}

@@ -1,0 +1,46 @@
+<script lang="ts">
+	import type { Block } from '$core/label/blocks.ts';
+
+	/** What keeps the label from being approved, each with the way to mend it. */
+	interface Props {
+		blocks: Block[];
+		misfits: string[];
+		touched: boolean;
+		isSaved: boolean;
+	}
+	let { blocks, misfits, touched, isSaved }: Props = $props();
+	const all = $derived(blocks.length + misfits.length);
+	function goTo(field: string) {
+		const at = document.querySelector<HTMLElement>(`[data-field="${field}"]`);
+		(at?.querySelector<HTMLElement>('input, textarea, select') ?? at)?.focus();
+	}
+</script>
+
+<section aria-labelledby="waits-heading">
+	<h2 id="waits-heading">{all > 0 ? 'It waits for' : 'Nothing is missing'}</h2>
+	{#if all > 0}
+		<ul class="mt-1 space-y-1" data-testid="waits">
+			{#each blocks as block (block.message)}
+				<li class="text-attention-ink">
+					{#if block.ingredient}
+						<a href="/shelf/{block.ingredient}" class="font-semibold">{block.message}</a>
+					{:else if block.field === 'profile'}
+						<a href="/kitchen/profile" class="font-semibold">{block.message}</a>
+					{:else if block.field}
+						{@const field = block.field}
+						<button type="button" class="text-left font-semibold underline" onclick={() => goTo(field)}
+							>{block.message}</button
+						>
+					{:else}<b>{block.message}</b>{/if}
+				</li>
+			{/each}
+			{#each misfits as misfit (misfit)}<li class="text-attention-ink"><b>{misfit}</b></li>{/each}
+		</ul>
+	{:else}
+		<p class="text-quiet">
+			{touched || !isSaved
+				? 'Save it, then approve it.'
+				: 'Approving freezes what it says and the facts behind it.'}
+		</p>
+	{/if}
+</section>

@@ -1,0 +1,103 @@
+import { redirect } from '@sveltejs/kit';
+import Joi from 'joi';
+import { ingredientDraft, newIngredientDraft } from '$lib/ingredient-draft.ts';
+import { compositionHistory } from '$lib/server/compositions.ts';
+import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import {
+	ingredientForm,
+	ingredientInput,
+	measureForm,
+	MEASURES,
+	priceForm,
+	type IngredientForm
+} from '$lib/server/edge/ingredient.ts';
+import { addIngredient, getIngredient, saveIngredient } from '$lib/server/ingredients.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { measureInput } from '$lib/server/measure-input.ts';
+import { removeMeasure, setMeasure } from '$lib/server/measures.ts';
+import { addPricePack, pricePacks } from '$lib/server/prices.ts';
+import { newId } from '$lib/server/rows.ts';
+import { readCoreShelf } from '$lib/server/shelf.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+/** What is not on the shelf yet: an ingredient from nothing, or a mix of one's own. */
+const NEW = ['blank', 'mix'];
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
+	const others = async () =>
+		(await readCoreShelf(db, kitchen, today(kitchen))).filter((ingredient) => ingredient.id !== params.id);
+	const measureSet = kitchen.measureSet;
+	if (NEW.includes(params.id))
+		return {
+			isNew: true,
+			draft: newIngredientDraft(newId(), params.id === 'mix'),
+			confirmedOn: null,
+			packs: [],
+			measures: [],
+			history: [],
+			measureSet,
+			others: params.id === 'mix' ? await others() : []
+		};
+	const ingredient = await orNotFound(getIngredient(db, kitchen.id, params.id));
+	const [packs, history] = await Promise.all([
+		pricePacks(db, kitchen.id, ingredient.id),
+		compositionHistory(db, kitchen.id, ingredient.id)
+	]);
+	return {
+		isNew: false,
+		draft: ingredientDraft(ingredient),
+		confirmedOn: ingredient.confirmedOn,
+		packs,
+		measures: ingredient.measures,
+		history,
+		measureSet,
+		others: ingredient.mix ? await others() : []
+	};
+};
+
+const forgetForm = Joi.object<{ measure: string }>({ measure: Joi.valid(...MEASURES).required() });
+
+export const actions: Actions = {
+	save: async ({ locals: { db, kitchen }, params, request }) => {
+		const result = await withDraft(request, ingredientForm, async (form) => {
+			if (NEW.includes(params.id)) {
+				await addIngredient(db, kitchen.id, ingredientInput(form, null, today(kitchen)), form.id);
+				return form.id;
+			}
+			const before = await getIngredient(db, kitchen.id, params.id);
+			const input = ingredientInput(form, vouchedBefore(before, form), today(kitchen));
+			await saveIngredient(db, kitchen.id, params.id, form.version, input);
+			return null;
+		});
+		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
+		return result ?? { saved: true };
+	},
+	price: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, priceForm, async (form) => {
+			await getIngredient(db, kitchen.id, params.id);
+			await addPricePack(db, kitchen.id, params.id, { ...form, usable: form.usable / 100 });
+			return null;
+		})) ?? { saved: true },
+	measure: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, measureForm, async (form) => {
+			await getIngredient(db, kitchen.id, params.id);
+			await setMeasure(db, kitchen.id, params.id, measureInput(form));
+			return null;
+		})) ?? { saved: true },
+	forget: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, forgetForm, async ({ measure }) => {
+			await removeMeasure(db, kitchen.id, params.id, measure);
+			return null;
+		})) ?? { saved: true }
+};
+
+/** The day the allergens were confirmed, while nothing of what was confirmed changes. */
+function vouchedBefore(
+	before: { allergens: string[]; mayContain: string[]; evidence: string; confirmedOn: string | null },
+	form: Pick<IngredientForm, 'allergens' | 'mayContain' | 'evidence'>
+): string | null {
+	const same =
+		JSON.stringify([before.allergens, before.mayContain]) ===
+			JSON.stringify([form.allergens, form.mayContain]) && before.evidence === form.evidence;
+	return same ? before.confirmedOn : null;
+}

@@ -1,0 +1,65 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { ingredientDraft, type IngredientDraft } from '$lib/ingredient-draft.ts';
+	import type { ShelfIngredient } from '$lib/server/ingredients.ts';
+	import Problems from '$lib/ui/Problems.svelte';
+	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import Stale from '$lib/ui/Stale.svelte';
+	import Allergens from './Allergens.svelte';
+	import Composition from './Composition.svelte';
+	import { ingredientDifferences } from './differences.ts';
+	import History from './History.svelte';
+	import Measures from './Measures.svelte';
+	import MixLines from './MixLines.svelte';
+	import Names from './Names.svelte';
+	import Prices from './Prices.svelte';
+
+	let { data } = $props();
+	const form = recordForm<ShelfIngredient, IngredientDraft>({
+		saved: 'Saved',
+		fresh: () => data.draft,
+		draftOf: ingredientDraft
+	});
+	const differences = $derived(form.theirs ? ingredientDifferences(form.draft, form.theirs) : []);
+	const rules = $derived(data.kitchen.rules);
+	const heading = $derived(
+		data.isNew ? (form.draft.mix ? 'New mix of your own' : 'New ingredient') : data.draft.name
+	);
+</script>
+
+<svelte:head><title>{heading} · Square Batch</title></svelte:head>
+<svelte:window onkeydown={form.saveByKey} />
+
+<p class="text-sm"><a href="/shelf">Shelf</a></p>
+<h1 class="break-words">{heading}</h1>
+
+<form method="POST" action="?/save" use:enhance={form.enhance} bind:this={form.element} class="max-w-4xl">
+	<input type="hidden" name="draft" value={JSON.stringify(form.draft)} />
+	<Problems problems={form.problems} />
+	{#if form.theirs}<Stale {differences} ontake={form.takeTheirs} onkeep={form.saveMine} />{/if}
+	<Names bind:draft={form.draft} at={form.at} />
+	{#if form.draft.mix}
+		<MixLines
+			bind:draft={form.draft}
+			ingredients={data.others}
+			{rules}
+			currency={data.kitchen.currency}
+			at={form.at}
+		/>
+	{:else}
+		<Allergens bind:draft={form.draft} confirmedOn={data.confirmedOn} {rules} at={form.at} />
+		<Composition bind:draft={form.draft} {rules} at={form.at} />
+	{/if}
+	<div class="bg-ground border-rule sticky bottom-0 mt-6 flex items-center gap-3 border-t py-3">
+		<button class="button button-main" disabled={form.saving}
+			>{data.isNew ? 'Put it on the shelf' : 'Save'}</button
+		>
+		<a href="/shelf" class="px-2">Back to the shelf</a>
+	</div>
+</form>
+
+{#if !data.isNew}
+	<Prices id={data.draft.id} packs={data.packs} today={data.today} currency={data.kitchen.currency} />
+	<Measures id={data.draft.id} measures={data.measures} set={data.measureSet} />
+	<History history={data.history} />
+{/if}

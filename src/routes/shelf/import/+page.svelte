@@ -1,0 +1,141 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { KINDS } from '$core/composition/kinds.ts';
+	import type { Problem } from '$core/problem.ts';
+	import { plural } from '$lib/format.ts';
+	import type { ShelfRow } from '$lib/server/shelf-file.ts';
+	import Wide from '$lib/ui/Wide.svelte';
+	import { untrack } from 'svelte';
+
+	let { data, form } = $props();
+	type Answer = {
+		problems?: Problem[];
+		text?: string;
+		rows?: ShelfRow[];
+		done?: { added: number; changed: number };
+	};
+	const answer = $derived((form ?? {}) as Answer);
+	const problems = $derived(answer.problems ?? []);
+	const rows = $derived(answer.rows ?? []);
+	let text = $state(untrack(() => ((form ?? {}) as Answer).text ?? ''));
+	let busy = $state(false);
+	const sound = $derived(rows.filter((row) => row.state === 'new' || row.state === 'changed'));
+	const bad = $derived(rows.filter((row) => row.state === 'bad'));
+	const STATE_WORDS = { new: 'new', changed: 'changes', same: 'the same already', bad: 'cannot be read' };
+	const keep = () => {
+		busy = true;
+		return async ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) => {
+			await update({ reset: false });
+			busy = false;
+		};
+	};
+</script>
+
+<svelte:head><title>Bring ingredients in · Square Batch</title></svelte:head>
+<p class="text-sm"><a href="/shelf">Shelf</a></p>
+<h1>Bring ingredients in</h1>
+
+{#if answer.done}
+	<p class="border-squared bg-sheet my-4 max-w-3xl border-l-4 px-4 py-3 font-semibold" role="status">
+		{plural(answer.done.added, 'ingredient')} added, {answer.done.changed} changed.
+		<a href="/shelf">To the shelf</a>
+	</p>
+{/if}
+{#if problems.length > 0}
+	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
+		<p class="font-semibold">Nothing was written.</p>
+		<ul class="mt-1 list-disc pl-5">
+			{#each problems as problem (problem.path + problem.message)}<li>{problem.message}</li>{/each}
+		</ul>
+	</div>
+{/if}
+
+{#if rows.length > 0}
+	<form method="POST" action="?/import" use:enhance={keep}>
+		<input type="hidden" name="text" value={answer.text} />
+		<p class="mt-3">
+			Nothing is written yet: <b>{sound.length}</b> of {plural(rows.length, 'row')} can be brought in{#if bad.length > 0},
+				<span class="text-loss font-semibold">{bad.length} cannot</span>{/if}.
+		</p>
+		<Wide label="Rows of the file" class="mt-2">
+			<table class="ledger">
+				<thead
+					><tr><th>Take</th><th class="number">Line</th><th>Ingredient</th><td></td><th>What it says</th></tr
+					></thead
+				>
+				<tbody>
+					{#each rows as row (row.line)}
+						<tr>
+							<td>
+								{#if row.state === 'new' || row.state === 'changed'}
+									<input
+										type="checkbox"
+										name="line"
+										value={row.line}
+										checked
+										class="accent-action size-5"
+										aria-label="Take line {row.line}"
+									/>
+								{/if}
+							</td>
+							<td class="number">{row.line}</td>
+							<td class="font-semibold">{row.name || 'no name'}</td>
+							<td class={row.state === 'bad' ? 'text-loss font-semibold' : 'text-quiet'}
+								>{STATE_WORDS[row.state]}</td
+							>
+							<td class="text-sm">
+								{#each row.problems as problem, index (index)}<p class="text-loss">
+										{problem.column ? `${problem.column}: ` : ''}{problem.message}
+									</p>{/each}
+								{#each row.changes as change (change)}<p class="text-quiet">{change}</p>{/each}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</Wide>
+		<div class="mt-4 flex flex-wrap gap-2">
+			<button class="button button-main" disabled={busy || sound.length === 0}
+				>Bring in the ticked rows</button
+			>
+			<a class="button" href="/shelf/import" data-sveltekit-reload>Choose another file</a>
+		</div>
+	</form>
+{:else}
+	<p class="mt-2 max-w-prose">
+		A CSV or JSON file as the shelf exports it, or the JSON of one food from the public US food composition
+		database. You see what each row would do before anything is written.
+	</p>
+	<form
+		method="POST"
+		action="?/preview"
+		enctype="multipart/form-data"
+		use:enhance={keep}
+		class="mt-4 max-w-3xl space-y-4"
+	>
+		<div>
+			<label for="file" class="mb-1 block text-sm font-medium">File</label>
+			<input id="file" name="file" type="file" accept=".csv,.json,.txt" class="input pt-2!" />
+		</div>
+		<div>
+			<label for="text" class="mb-1 block text-sm font-medium">Or its rows</label>
+			<textarea id="text" name="text" rows="8" class="input figure text-sm" bind:value={text}></textarea>
+		</div>
+		<div class="max-w-xs">
+			<label for="kind" class="mb-1 block text-sm font-medium">Kind, for one food of the database</label>
+			<select id="kind" name="kind" class="input">
+				{#each KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
+			</select>
+		</div>
+		<button class="button button-main" disabled={busy}>Look at it</button>
+	</form>
+	<details class="mt-6 max-w-3xl">
+		<summary class="cursor-pointer font-semibold">The columns</summary>
+		<p class="mt-2 text-sm">
+			The first row names them; <code>name</code> and <code>kind</code> are needed, any other may be left out.
+			Values are per 100 g, empty is unknown. Allergen tags and measures have semicolons between them, such as
+			<code>wheat;treenut:almond</code> and <code>cup:125:118-145</code>. Days are written 2026-03-14.
+		</p>
+		<p class="figure text-quiet mt-2 text-sm">{data.columns.join(', ')}</p>
+	</details>
+{/if}

@@ -1,0 +1,212 @@
+import { readFileSync } from 'node:fs';
+import { NUTRIENTS, nutrientWord } from '../../core/composition/nutrients.ts';
+import {
+	answered,
+	declineProposals,
+	fresh,
+	keep,
+	measure,
+	newFormula,
+	open,
+	planBatch,
+	record,
+	save,
+	sharesNothing
+} from './making.ts';
+import { expect, test } from './test.ts';
+
+const FOOD = 'Which of the foods your profile allows';
+
+test('from a blocked label through confirming an allergen to an approved revision and its PDF', async ({
+	page
+}) => {
+	const seed = fresh('Loose seed');
+	await open(page, '/shelf/blank');
+	await page.getByLabel('Name, as you call it').fill(seed);
+	for (const nutrient of NUTRIENTS.map(nutrientWord))
+		await page.getByLabel(nutrient, { exact: true }).fill('0');
+	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+	await expect(page.getByRole('heading', { level: 1, name: seed })).toBeVisible();
+	const ingredient = page.url();
+
+	const name = fresh('Labelled roti');
+	await newFormula(page, name);
+	await page.getByRole('button', { name: /^Type the next line/ }).click();
+	await page.getByLabel('Ingredient of line 5').selectOption({ label: seed });
+	await page.getByLabel('Grams of line 5').fill('10');
+	await keep(page);
+	await planBatch(page);
+	await sharesNothing(page);
+	await measure(page, {
+		'Dough weight': '1610',
+		'Dough left over': '50',
+		'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5'
+	});
+	await record(page);
+
+	await test.step('it waits, and takes the maker to what is missing', async () => {
+		await open(page, '/labels');
+		await page.getByRole('link', { name }).click();
+		const waits = page.getByTestId('waits');
+		await expect(waits).toContainText(`nobody has confirmed the allergens of ${seed}`);
+		await expect(page.getByRole('button', { name: 'Approve as revision 1' })).toBeDisabled();
+		await waits.getByRole('button', { name: 'declare the net quantity' }).click();
+		await expect(page.getByLabel('Net quantity')).toBeFocused();
+		await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+		await waits
+			.getByRole('button', { name: 'say which of the foods your local profile allows it is' })
+			.click();
+		await expect(page.getByLabel(FOOD)).toBeFocused();
+		await page.getByLabel(FOOD).selectOption('flatbread without filling');
+		await save(page);
+		await waits.getByRole('link', { name: `nobody has confirmed the allergens of ${seed}` }).click();
+		await expect(page).toHaveURL(ingredient);
+		await page.getByLabel('I have confirmed this list').check();
+		await page.getByLabel('By what').fill('pack');
+		await save(page);
+	});
+
+	await test.step('approved, it is frozen and printed', async () => {
+		await open(page, '/labels');
+		await page.getByRole('link', { name }).click();
+		await page
+			.getByTestId('waits')
+			.getByRole('button', { name: 'decide whether it may contain Sesame' })
+			.click();
+		const proposal = page.getByTestId('proposals').getByRole('listitem');
+		await expect(proposal.getByRole('textbox')).toBeFocused();
+		await answered(page, () => proposal.getByRole('button', { name: 'Say it on the label' }).click());
+		await expect(page.getByText('say why: the reason is kept')).toBeVisible();
+		await proposal.getByRole('textbox').fill('seed is on the bench');
+		await answered(page, () => proposal.getByRole('button', { name: 'Say it on the label' }).click());
+		await expect(page.getByText('The label says it may contain Sesame.')).toBeVisible();
+		await expect(page.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+		await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
+		await expect(page.getByText('label revision 1 approved')).toBeVisible();
+		const download = page.waitForEvent('download');
+		await page.getByRole('link', { name: 'PDF', exact: true }).click();
+		const pdf = readFileSync(await (await download).path());
+		expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+		expect(pdf.toString('latin1')).toContain('/FontFile2');
+		const drawing = page.waitForEvent('download');
+		await page.getByRole('link', { name: 'SVG', exact: true }).click();
+		const svg = readFileSync(await (await drawing).path(), 'utf8');
+		expect(svg).toContain('Nutrition Facts');
+		expect(svg).toContain('Contains: Wheat.');
+		expect(svg).toContain('May contain: Sesame.');
+		expect(svg).toContain('Permit 24-0117.');
+		const picture = page.waitForEvent('download');
+		await page.getByRole('button', { name: 'PNG', exact: true }).click();
+		const png = readFileSync(await (await picture).path());
+		// 127 × 190.5 mm at 300 to the inch
+		expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1500, 2250]);
+	});
+
+	await test.step('on the label printer, which runs out of paper in the middle', async () => {
+		const load = async (labels: string) => {
+			const roll = page.getByRole('form', { name: 'Roll of the label printer' });
+			if (!(await roll.isVisible())) await page.getByText('Load a roll').click();
+			await roll.getByLabel('Labels on it').fill(labels);
+			await answered(page, () => roll.getByRole('button', { name: 'It is loaded' }).click());
+			await expect(page.getByTestId('roll')).toContainText(`${labels} left`);
+		};
+		await load('3');
+		await page.getByLabel('Copies').fill('5');
+		await answered(page, () => page.getByRole('button', { name: 'Print 5 on the label printer' }).click());
+		await expect(page.getByText('Out of paper: 3 of 5 came out.')).toBeVisible();
+		await expect(page.getByTestId('roll')).toContainText('none left');
+		await load('40');
+		await answered(page, () => page.getByRole('button', { name: 'Print the other 2' }).click());
+		await expect(page.getByTestId('roll')).toContainText('38 left');
+		await expect(page.getByRole('row', { name: /5 of 5 labels/ })).toBeVisible();
+	});
+});
+
+test('a reformulation puts a revision out of date and shows what would change on the bag', async ({
+	page
+}) => {
+	const name = fresh('Dated roti');
+	await newFormula(page, name);
+	const formula = page.url();
+	await planBatch(page);
+	await sharesNothing(page);
+	await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
+	await record(page);
+	await open(page, '/labels');
+	await page.getByRole('link', { name }).click();
+	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+	await page.getByLabel(FOOD).selectOption('flatbread without filling');
+	await page.getByLabel('Best before, days from making').fill('5');
+	await expect(page.getByTestId('waits')).toContainText(
+		'a best-before day rests on your own shelf-life test'
+	);
+	await page.getByLabel('Your shelf-life test').fill('kept 7 days at 21 °C, good to day 6');
+	await save(page);
+	await declineProposals(page);
+	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
+	await expect(page.getByText('label revision 1 approved')).toBeVisible();
+	const label = page.url();
+
+	await open(page, formula);
+	await page.getByLabel('Grams of line 3').fill('30');
+	await keep(page);
+	await open(page, label);
+	await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toBeVisible();
+	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
+	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 2' }).click());
+	await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toHaveCount(0);
+	await page.getByLabel('Compare revision 2 with').selectOption({ label: 'revision 1' });
+	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
+});
+
+test('a wording that loses an allergen is refused at its field; what does not fit is said', async ({
+	page
+}) => {
+	const name = fresh('Worded roti');
+	await newFormula(page, name);
+	await planBatch(page);
+	await sharesNothing(page);
+	await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
+	await record(page);
+	await open(page, '/labels');
+	await page.getByRole('link', { name }).click();
+	await page.getByText('Ingredients in your own words').click();
+	const flour = page.getByLabel('Bread flour, enriched', { exact: true });
+	await flour.fill('bread flour');
+	await expect(flour).toHaveAttribute('aria-invalid', 'true');
+	await expect(page.getByText('loses the word wheat').first()).toBeVisible();
+	await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
+	await expect(page.getByText('Not saved. What you typed is still here.')).toBeVisible();
+	await expect(flour).toHaveValue('bread flour');
+	await flour.fill('strong wheat flour');
+	await page.getByLabel('Size', { exact: true }).selectOption({ label: 'another size' });
+	await page.getByLabel('Height').fill('60');
+	await expect(page.getByTestId('waits')).toContainText(/mm too high/);
+});
+
+test('packs on the scale: the verdict with its arithmetic, recorded; how heavy a ball has to be', async ({
+	page
+}) => {
+	await open(page, '/labels');
+	await page.getByRole('link', { name: 'Sesame layered flatbread' }).click();
+	const check = page.getByRole('form', { name: 'Packs on the scale' });
+	await check.getByLabel('They declare').fill('300');
+	await check.getByLabel('Packs in the lot').fill('3');
+	await check.getByLabel('Net weights').fill('298 299 300 301');
+	// mean −0.5; t · s ÷ √4 = 3.182 · 1.291 / 2 = 2.05
+	await expect(page.getByTestId('verdict')).toContainText('Passes the inspector’s test, but not yours');
+	await expect(page.getByTestId('verdict')).toContainText('2.05 g');
+	await expect(page.getByRole('img', { name: /^Packs of 298 g/ }).locator('svg')).toBeVisible();
+	await check.getByRole('button', { name: 'Record this check' }).click();
+	await expect(page.getByText('less than the 4 packs weighed').first()).toBeVisible();
+	await check.getByLabel('Packs in the lot').fill('11');
+	await check.getByLabel('Net weights').fill('285 320 320 heavy');
+	await expect(check.getByLabel('Net weights')).toHaveAttribute('aria-invalid', 'true');
+	await check.getByLabel('Net weights').fill('285 320 320');
+	await expect(page.getByTestId('verdict')).toContainText('Fails the inspector’s test');
+	await answered(page, () => check.getByRole('button', { name: 'Record this check' }).click());
+	await expect(page.getByRole('row', { name: /3 of 11 300 ?g failed/ }).first()).toBeVisible();
+
+	await page.getByLabel('Pack to declare').fill('500');
+	await expect(page.getByTestId('ball-for-pack')).toContainText('too light for it');
+});

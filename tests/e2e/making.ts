@@ -1,0 +1,201 @@
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import type { FormulaDraft, LineDraft } from '../../src/lib/formula-draft.ts';
+
+/** A name nothing else in the kitchen has. */
+export const fresh = (name: string): string =>
+	`${name} ${Date.now().toString(36)}${Math.floor(Math.random() * 1000)}`;
+
+/** Opens a page and waits until it answers to typing. */
+export async function open(page: Page, path: string): Promise<void> {
+	await page.goto(path);
+	await ready(page);
+}
+
+/** Waits until the page that was opened answers to typing. */
+export async function ready(page: Page): Promise<void> {
+	await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+}
+
+/** Does what sends a form, and waits for the server's answer and for what is read again after it. */
+export async function answered(page: Page, act: () => Promise<void>): Promise<void> {
+	const answer = page.waitForResponse((response) => response.request().method() === 'POST');
+	await act();
+	await (await answer).finished();
+	await page.waitForLoadState('networkidle');
+}
+
+/** Presses the save button of a record and waits for the answer. */
+export async function save(page: Page): Promise<void> {
+	await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
+}
+
+/** Keeps a version of the open formula and waits for the answer. */
+export async function keep(page: Page): Promise<void> {
+	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
+}
+
+/** Waits until what was typed into the open formula is kept as a draft. */
+export async function draftKept(page: Page): Promise<void> {
+	await expect(page.getByText('Draft kept')).toBeVisible();
+}
+
+/** Starts an empty formula and opens its sheet. */
+export async function startFormula(page: Page, name: string): Promise<void> {
+	await open(page, '/formulas');
+	await page.getByRole('button', { name: 'New formula' }).click();
+	await expect(page).toHaveURL(/\/formulas\/[0-9A-Z]{26}$/);
+	await ready(page);
+	await page.getByLabel('Name', { exact: true }).fill(name);
+}
+
+/** Adds a line at the end of the open sheet. */
+export async function nextLine(page: Page): Promise<void> {
+	await page.getByRole('button', { name: /^Type the next line/ }).click();
+}
+
+/** What `newFormula` is made of. */
+const LINES: [ingredient: string, use: LineDraft['use'], grams: string, uptake: string][] = [
+	['Bread flour, enriched', 'dough', '1000', ''],
+	['Water', 'dough', '600', ''],
+	['Salt', 'dough', '20', ''],
+	['Bread flour, enriched', 'dusting', '60', '26']
+];
+
+/**
+ * A new formula, kept, and its sheet opened: 1000 g bread flour, 600 g water, 20 g salt, 60 g dusting
+ * of which 26 g stay on. It is sent as the sheet sends it; typing it is tested where that is the subject.
+ */
+export async function newFormula(page: Page, name: string): Promise<void> {
+	const { request } = page;
+	const found = (await (await request.get('/find.json')).json()) as { text: string; href: string }[];
+	const idOf = (ingredient: string) =>
+		found.find((each) => each.text === ingredient && each.href.startsWith('/shelf/'))?.href.split('/')[2] ??
+		'';
+	const { location } = await act(request, '/formulas?/new');
+	const id = location?.split('/')[2] ?? '';
+	const draft: FormulaDraft = {
+		id,
+		version: 1,
+		name,
+		mixGap: 'residue',
+		family: '',
+		choices: {},
+		lines: LINES.map(([ingredient, use, grams, uptake], index) => ({
+			key: `line-${index}`,
+			said: '',
+			ingredient: idOf(ingredient),
+			use,
+			stage: 'Dry',
+			grams,
+			uptake,
+			most: '',
+			note: '',
+			low_g: null,
+			high_g: null,
+			toWeigh: false
+		})),
+		steps: [],
+		productId: null,
+		product: {
+			pieceOne: 'roti',
+			pieceMany: 'roti',
+			category: 'flatbread',
+			ballWeight: '60',
+			packPieces: '6',
+			servingPieces: '',
+			price: '6.50',
+			materials: [{ name: 'bag', cost: '0.11' }],
+			diameter: '',
+			thickness: '',
+			discs: []
+		}
+	};
+	const answer = await act(request, `/formulas/${id}?/keep`, draft);
+	expect(answer.type, JSON.stringify(answer)).toBe('success');
+	await open(page, `/formulas/${id}`);
+}
+
+/** Sends a form of the application as its own pages do; the answer of the action. */
+export async function act(
+	request: APIRequestContext,
+	path: string,
+	draft: unknown = null
+): Promise<{ type: string; location?: string }> {
+	const origin = process.env.BASE_URL ?? '';
+	const response = await request.post(path, {
+		multipart: { draft: JSON.stringify(draft) },
+		headers: { origin, accept: 'application/json', 'x-sveltekit-action': 'true' }
+	});
+	return (await response.json()) as { type: string; location?: string };
+}
+
+/** The formula of `newFormula` typed by hand, field after field. */
+export async function typeFormula(page: Page, name: string): Promise<void> {
+	await startFormula(page, name);
+	for (const [index, [ingredient, use, grams]] of LINES.entries()) {
+		if (index > 0) await nextLine(page);
+		const number = index + 1;
+		await page.getByLabel(`Ingredient of line ${number}`).selectOption({ label: ingredient });
+		await page.getByLabel(`Grams of line ${number}`).fill(grams);
+		await page.getByLabel(`Use of line ${number}`).selectOption(use);
+	}
+	await page.getByLabel('Stays on, of line 4').fill('26');
+	await page.getByLabel('Ball weight').fill('60');
+	await page.getByLabel('Pieces in a pack').fill('6');
+	await page.getByLabel('One piece is a').fill('roti');
+	await page.getByLabel('Several are').fill('roti');
+	await page.getByLabel(/Price of a pack/).fill('6.50');
+	await page.getByRole('button', { name: 'Add a material' }).click();
+	await page.getByLabel('Material 1', { exact: true }).fill('bag');
+	await page.getByLabel('Cost of material 1').fill('0.11');
+	await keep(page);
+	await expect(page.getByRole('button', { name: 'Kept', exact: true })).toBeVisible();
+}
+
+/** Plans a batch from the open formula page. */
+export async function planBatch(page: Page): Promise<void> {
+	await page.getByRole('link', { name: /^Make a batch/ }).click();
+	await expect(page.getByRole('heading', { name: 'New batch' })).toBeVisible();
+	await page.getByRole('button', { name: 'Plan this batch' }).click();
+	await expect(page).toHaveURL(/\/batches\/[0-9A-Z]{26}$/);
+	await expect(page.getByLabel('Dough weight')).toBeVisible();
+}
+
+/** What was measured of that batch: 1600 g of dough, 26 balls, finished at 52 g, two rejects. */
+export const MEASURED: [label: string, value: string][] = [
+	['Dough weight', '1600'],
+	['Balls made', '26'],
+	['Dough left over', '40'],
+	['Some balls on the scale, grams with spaces between', '60 60 60'],
+	['Some finished pieces, cooled, grams with spaces between', '52 52'],
+	['Rejects', '2']
+];
+
+/** Types measurements into an open batch page. */
+export async function measure(page: Page, more: Record<string, string> = {}): Promise<void> {
+	for (const [label, value] of MEASURED) await page.getByLabel(label).fill(more[label] ?? value);
+}
+
+/** Says of an open batch that it shared nothing, so that what others make meanwhile is not proposed. */
+export async function sharesNothing(page: Page): Promise<void> {
+	for (const box of await page.getByRole('group', { name: 'It touches' }).getByRole('checkbox').all())
+		await box.uncheck();
+}
+
+/** Declines everything that the open label page proposes may have come along. */
+export async function declineProposals(page: Page): Promise<void> {
+	const proposals = page.getByTestId('proposals').getByRole('listitem');
+	for (let left = await proposals.count(); left > 0; left--) {
+		await proposals.first().getByRole('textbox').fill('baked away from it');
+		await answered(page, () => proposals.first().getByRole('button', { name: 'It cannot have' }).click());
+		await expect(proposals).toHaveCount(left - 1);
+	}
+}
+
+/** Records an open batch page and waits for the answer. */
+export async function record(page: Page): Promise<void> {
+	await answered(page, () =>
+		page.getByRole('button', { name: /Record this batch|Save what was measured/ }).click()
+	);
+	await expect(page.getByRole('heading', { name: /^Sold/ })).toBeVisible();
+}

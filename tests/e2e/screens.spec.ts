@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { fresh, newFormula, open } from './making.ts';
+import { expect, test } from './test.ts';
+
+/** Wide and narrow lay the screens out differently; between them only the width of things can go wrong. */
+const SIZES = [
+	{ width: 1280, height: 800 },
+	{ width: 768, height: 1024 },
+	{ width: 390, height: 844 }
+] as const;
+/** Rules that the width of the screen can decide: the rest holds at every width or at none. */
+const NARROW_RULES = ['scrollable-region-focusable', 'region', 'aria-hidden-focus', 'landmark-one-main'];
+
+async function firstOf(page: Page, list: string): Promise<string> {
+	await open(page, list);
+	return (await page.locator('main table a, main ul a').first().getAttribute('href')) ?? list;
+}
+
+test('every place at every width: axe clean, nothing wider than the screen', async ({ page }) => {
+	test.setTimeout(240_000);
+	await looksRight(page, [
+		'/shelf',
+		'/formulas',
+		'/formulas/import',
+		'/batches',
+		'/batches/new',
+		'/labels',
+		'/sales',
+		'/kitchen',
+		'/kitchen/profile',
+		'/nowhere'
+	]);
+});
+
+test('every record at every width: axe clean, nothing wider than the screen', async ({ page }) => {
+	test.setTimeout(240_000);
+	await open(page, '/formulas');
+	const formula = (await page.getByRole('link', { name: 'Toasted-oat pita' }).getAttribute('href')) ?? '';
+	await looksRight(page, [
+		'/shelf/new',
+		'/shelf/blank',
+		'/shelf/mix',
+		'/shelf/import',
+		await firstOf(page, '/shelf'),
+		formula,
+		`${formula}/compare?from=1&to=1`,
+		`${formula}/history`,
+		await firstOf(page, '/labels'),
+		await firstOf(page, '/batches'),
+		(await page.locator('main table a').first().getAttribute('href')) ?? ''
+	]);
+});
+
+async function looksRight(page: Page, paths: string[]): Promise<void> {
+	for (const path of paths) {
+		await page.setViewportSize(SIZES[0]);
+		await open(page, path);
+		for (const size of SIZES) {
+			await page.setViewportSize(size);
+			const overflow = await page.evaluate(
+				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+			);
+			expect.soft(overflow, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
+			if (size.width === 768) continue;
+			// A drawing is one picture to assistive technology; its hundreds of texts are not looked at one by one.
+			// There are no frames: what legacy mode leaves out is opening another page to put theirs together.
+			const axe = new AxeBuilder({ page }).exclude('svg[role="img"] *').setLegacyMode();
+			if (size.width === 390) axe.withRules(NARROW_RULES);
+			const { violations } = await axe.analyze();
+			expect
+				.soft(
+					violations.map((violation) => `${path} ${size.width}: ${violation.id} ${violation.nodes[0]?.html}`)
+				)
+				.toEqual([]);
+		}
+	}
+}
+
+test('dialogs are axe clean and close with Escape', async ({ page }) => {
+	await open(page, '/sales');
+	await page.getByRole('button', { name: /^Void/ }).first().click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	expect(
+		(await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map(
+			(violation) => violation.id
+		)
+	).toEqual([]);
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('dialog')).toHaveCount(0);
+
+	await page.locator('h1').click();
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+});
+
+test('Ctrl K finds a formula and goes there', async ({ page }) => {
+	await open(page, '/shelf');
+	await page.keyboard.press('Control+k');
+	await page.getByLabel('Find', { exact: true }).fill('half-and');
+	await expect(page.getByRole('option', { name: 'Half-and-half tortilla', exact: true })).toBeVisible();
+	expect(
+		(await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map(
+			(violation) => violation.id
+		)
+	).toEqual([]);
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { level: 1, name: 'Half-and-half tortilla' })).toBeVisible();
+});
+
+test('skip link and places are reached by Tab', async ({ page }) => {
+	await open(page, '/shelf');
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
+	await page.keyboard.press('Tab');
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toBeFocused();
+	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toHaveAttribute(
+		'aria-current',
+		'page'
+	);
+});
+
+test('long names wrap and do not push the page wide', async ({ page }) => {
+	const name = fresh('Extraordinarily-long-unbroken-name-of-a-flatbread-that-somebody-pasted-from-somewhere');
+	await newFormula(page, name);
+	for (const size of SIZES) {
+		await page.setViewportSize(size);
+		for (const path of [page.url(), '/formulas']) {
+			await open(page, path);
+			const overflow = await page.evaluate(
+				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+			);
+			expect.soft(overflow, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
+		}
+	}
+});
+
+test('a request under another site’s name is turned away', async ({ request, baseURL }) => {
+	const response = await request.get(`${baseURL}/shelf`, { headers: { host: 'elsewhere.example' } });
+	expect(response.status()).toBe(421);
+});

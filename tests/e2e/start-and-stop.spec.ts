@@ -1,0 +1,150 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApplication } from '../../scripts/lib/application.ts';
+import { freePort } from '../../scripts/lib/ports.ts';
+import { expect, test } from './test.ts';
+
+test.describe.configure({ timeout: 180_000 });
+
+let folder = '';
+test.beforeEach(() => {
+	folder = mkdtempSync(join(tmpdir(), 'square-batch-start-'));
+});
+test.afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+const pidOf = (dataDir: string) => Number(readFileSync(join(dataDir, 'mariadb', 'server.pid'), 'utf8'));
+function isAlive(pid: number): boolean {
+	try {
+		process.kill(pid, 0);
+		return true;
+	} catch {
+		return false;
+	}
+}
+
+/** Saves the shelf's salt again and again; the evidence of the last save that was acknowledged. */
+async function saveLoop(
+	address: string,
+	until: () => boolean
+): Promise<{ acknowledged: number; last: string }> {
+	const ids = (await (await fetch(`${address}/find.json`)).json()) as { text: string; href: string }[];
+	const path = ids.find((each) => each.text === 'Salt')?.href ?? '';
+	let acknowledged = 0;
+	let last = '';
+	for (let round = 1; !until(); round++) {
+		const evidence = `pack ${round}`;
+		const draft = {
+			id: path.split('/').at(-1),
+			version: round,
+			name: 'Salt',
+			kind: 'salt',
+			labelUs: 'salt',
+			labelEu: 'salt',
+			parts: '',
+			allergens: [],
+			mayContain: [],
+			confirmed: true,
+			evidence,
+			per100g: Object.fromEntries(
+				'water_g energy_kcal protein_g fat_g saturates_g transFat_g cholesterol_mg carbohydrate_g fibre_g sugars_g addedSugars_g sodium_mg calcium_mg iron_mg potassium_mg vitaminD_ug ash_g'
+					.split(' ')
+					.map((key) => [key, key === 'sodium_mg' ? '38758' : '0'])
+			),
+			source: 'pack',
+			sourceNote: '',
+			sourceOn: '',
+			label: { kind: '', serving: '', printed: {} },
+			mix: null,
+			portion: ''
+		};
+		try {
+			const body = new FormData();
+			body.set('draft', JSON.stringify(draft));
+			const response = await fetch(`${address}${path}?/save`, {
+				method: 'POST',
+				body,
+				headers: { origin: address, accept: 'application/json', 'x-sveltekit-action': 'true' }
+			});
+			const answer = (await response.json()) as { type: string };
+			if (answer.type !== 'success') throw new Error(`save ${round} was refused: ${JSON.stringify(answer)}`);
+			acknowledged = round;
+			last = evidence;
+		} catch (error) {
+			if (until()) break;
+			throw error;
+		}
+	}
+	return { acknowledged, last };
+}
+
+test('killed in the middle of saving, left running, started twice, stopped', async ({ page }) => {
+	const dataDir = join(folder, 'data');
+	const port = await freePort();
+	const first = await startApplication(dataDir, port);
+	expect(first.printed()).toContain('Loaded the demo kitchen');
+
+	const second = await test.step('every acknowledged save is there after a kill', async () => {
+		let killed = false;
+		const loop = saveLoop(first.address, () => killed);
+		await new Promise((resolve) => setTimeout(resolve, 2500));
+		killed = true;
+		await first.kill();
+		const { acknowledged, last } = await loop;
+		expect(acknowledged).toBeGreaterThan(5);
+		const started = await startApplication(dataDir, port);
+		expect(started.printed()).not.toContain('Loaded the demo kitchen');
+		await page.goto(`${started.address}/shelf`);
+		await page.getByRole('link', { name: 'Salt' }).click();
+		// One more may have been saved whose answer was cut off; none may be missing.
+		await expect(page.getByLabel('By what')).toHaveValue(
+			new RegExp(`^pack (${acknowledged}|${acknowledged + 1})$`)
+		);
+		expect(last).toBe(`pack ${acknowledged}`);
+		return started;
+	});
+
+	const third = await test.step('a start ends the database that a crash left running', async () => {
+		const database = pidOf(dataDir);
+		second.child.kill('SIGKILL');
+		await new Promise((resolve) => second.child.once('exit', resolve));
+		expect(isAlive(database)).toBe(true);
+		const started = await startApplication(dataDir, port);
+		expect(started.printed()).toContain(`Ending the MariaDB (process ${database})`);
+		expect(isAlive(database)).toBe(false);
+		return started;
+	});
+
+	const newer = pidOf(dataDir);
+	await expect(startApplication(dataDir, await freePort())).rejects.toThrow(
+		/already running on .* \(process \d+\)/
+	);
+	expect(isAlive(newer)).toBe(true);
+
+	expect(await third.stop()).toBe(0);
+	expect(isAlive(newer)).toBe(false);
+	expect(existsSync(join(dataDir, 'running.pid'))).toBe(false);
+	await expect(fetch(third.address)).rejects.toThrow();
+});
+
+test('a start that cannot be says what failed and how to mend it', async () => {
+	const port = await freePort();
+	const taken = createServer().listen(port, '127.0.0.1');
+	await expect(startApplication(join(folder, 'data'), port)).rejects.toThrow(
+		new RegExp(`Port ${port} is taken[\\s\\S]*PORT=${port + 1} npm start`)
+	);
+	await new Promise((resolve) => taken.close(resolve));
+	expect(existsSync(join(folder, 'data', 'running.pid'))).toBe(false);
+
+	writeFileSync(join(folder, 'file'), '');
+	await expect(startApplication(join(folder, 'file', 'data'), port)).rejects.toThrow(
+		/data folder .* cannot be written[\s\S]*DATA_DIR=/
+	);
+	await expect(startApplication(join(folder, 'data'), port, { PORT: 'http' })).rejects.toThrow(
+		/PORT is "http"/
+	);
+	await expect(
+		startApplication(join(folder, 'data'), port, { DATABASE_URL: 'mysql://nobody@127.0.0.1:1/none' })
+	).rejects.toThrow(/database does not answer[\s\S]*Check DATABASE_URL/);
+});

@@ -1,0 +1,82 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { recipe } from '$core/testing/recipe.ts';
+import { writeRecipe } from '$core/file/write.ts';
+import { deriveText } from '$core/file/derive-text.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'square-batch-derive-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const run = (args: string[], input = '') =>
+	spawnSync('npm', ['run', '--silent', 'derive', '--', ...args], { encoding: 'utf8', input });
+const sound = writeRecipe(recipe({ batch: { finishedWeights_g: [42] }, pack: { pieces: 6 } }));
+
+describe('npm run --silent derive', () => {
+	it('prints one JSON object and exits 0, from a file or standard input', () => {
+		const file = join(folder, 'sound.squarebatch.json');
+		writeFileSync(file, sound);
+		const fromFile = run([file]);
+		const fromInput = run(['-'], sound);
+		expect(fromFile.status).toBe(0);
+		expect(JSON.parse(fromFile.stdout)).toEqual(
+			JSON.parse(JSON.stringify(deriveText(sound).ok && deriveText(sound)))['value']
+		);
+		expect(fromInput.stdout).toBe(fromFile.stdout);
+	});
+
+	it('exits 2 with all errors on standard error and nothing on standard output', () => {
+		const bad = run(['-'], sound.replace('"us"', '"xx"').replace('"grams": 1000', '"grams": -1'));
+		expect([bad.status, bad.stdout]).toEqual([2, '']);
+		const { errors } = JSON.parse(bad.stderr) as { errors: { path: string; message: string }[] };
+		expect(errors.map((error) => error.path)).toEqual(['rules', 'formula.lines[0].grams']);
+	});
+
+	it('says so when there is no such file, or none is named', () => {
+		for (const args of [[join(folder, 'missing.json')], []]) {
+			const missing = run(args);
+			expect([missing.status, missing.stdout]).toEqual([2, '']);
+			expect((JSON.parse(missing.stderr) as { errors: unknown[] }).errors).toHaveLength(1);
+		}
+	});
+});
+
+describe('npm run --silent read-lines', () => {
+	it('prints one JSON object a line with just the keys it promises, and skips what is blank', () => {
+		const { status, stdout } = spawnSync('npm', ['run', '--silent', 'read-lines'], {
+			encoding: 'utf8',
+			input: '2 ¼ cups bread flour\n\nsalt to taste\r\n'
+		});
+		const read = stdout
+			.trim()
+			.split('\n')
+			.map((line) => JSON.parse(line) as Record<string, unknown>);
+		expect(status).toBe(0);
+		expect(read).toEqual([
+			{
+				text: '2 ¼ cups bread flour',
+				ingredient: 'flour-bread-enriched',
+				amount: 2.25,
+				unit: 'cup',
+				grams: 292.5,
+				gramsLow: 270,
+				gramsHigh: 337.5,
+				note: null,
+				doubts: []
+			},
+			{
+				text: 'salt to taste',
+				ingredient: 'salt',
+				amount: null,
+				unit: null,
+				grams: null,
+				gramsLow: null,
+				gramsHigh: null,
+				note: 'to taste',
+				doubts: ['no-amount']
+			}
+		]);
+	});
+});

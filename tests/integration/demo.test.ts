@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { squares } from '$lib/server/batches/history.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
+import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
+import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import { listFormulas } from '$lib/server/formulas/read.ts';
+import { listIngredients } from '$lib/server/ingredients.ts';
+import { theKitchen } from '$lib/server/kitchens.ts';
+import { listLabels } from '$lib/server/labels/read.ts';
+import { labelState } from '$lib/server/labels/types.ts';
+import { listSales } from '$lib/server/sales.ts';
+import { useBench } from './kitchen.ts';
+
+const bench = useBench();
+
+describe('the demo kitchen', () => {
+	it('is loaded once, whole, with its two slips', async () => {
+		await unmigrate(bench.db);
+		await migrate(bench.db);
+		expect(await loadDemoOnce(bench.db)).toBe(true);
+		expect(await loadDemoOnce(bench.db)).toBe(false);
+		const kitchen = await theKitchen(bench.db);
+		expect(kitchen).toMatchObject({ name: 'Tansy Row Flatbreads', town: 'Oxlip Ferry' });
+
+		const formulas = await listFormulas(bench.db, kitchen.id);
+		expect(formulas.map((formula) => [formula.name, formula.products[0]?.packPieces])).toEqual([
+			['Beet and cumin roti', 8],
+			['Half-and-half tortilla', 12],
+			['Sesame layered flatbread', 4],
+			['Toasted-oat pita', 5]
+		]);
+		expect(formulas[0]?.number).toBe(2);
+
+		const batches = await listBatches(bench.db, kitchen);
+		const made = batches.filter((batch) => batch.recorded);
+		expect(made).toHaveLength(72);
+		expect(batches.length - made.length).toBe(1);
+		const off = made.filter((batch) => !squares(batch));
+		expect(
+			off.map((batch) => [batch.name, batch.closings.find((closing) => closing.state === 'off')?.stage])
+		).toEqual([
+			['Sesame layered flatbread', 'divide'],
+			['Toasted-oat pita', 'mix']
+		]);
+		expect(made.every((batch) => batch.packsMade >= 5 && batch.packsLeft >= 0)).toBe(true);
+
+		const shelf = await listIngredients(bench.db, kitchen.id);
+		expect(shelf.filter((each) => each.confirmedOn === null).map((each) => each.name)).toEqual([
+			'Cumin seed, loose'
+		]);
+		expect(
+			shelf.filter((each) => each.composition.per100g.sugars_g === null).map((each) => each.name)
+		).toEqual(['Masa harina, enriched']);
+		const labels = await listLabels(bench.db, kitchen);
+		expect(labels.map((label) => [label.product.name, labelState(label)])).toEqual([
+			['Beet and cumin roti', 'waits'],
+			['Half-and-half tortilla', 'waits'],
+			['Sesame layered flatbread', 'approved'],
+			['Toasted-oat pita', 'out of date']
+		]);
+		expect(labels[3]?.changes.map((change) => change.what)).toContain('Sodium');
+		const packed = made.filter((batch) => batch.name === 'Toasted-oat pita' && batch.labelNumber === 1);
+		expect(packed).toHaveLength(6); // every one since it was approved
+		const sales = await listSales(bench.db, kitchen.id);
+		expect(sales.length).toBeGreaterThan(150);
+		expect(sales.some((sale) => sale.voidsId !== null)).toBe(true);
+	});
+});

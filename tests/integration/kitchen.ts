@@ -1,0 +1,155 @@
+import { afterAll, beforeAll } from 'vitest';
+import { openDatabase, type Database } from '$lib/server/db/connection.ts';
+import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import { NUTRIENTS } from '$core/composition/nutrients.ts';
+import { createBatch } from '$lib/server/batches/create.ts';
+import { getBatch } from '$lib/server/batches/read.ts';
+import { recordBatch } from '$lib/server/batches/record.ts';
+import type { Batch, BatchInput } from '$lib/server/batches/types.ts';
+import { getFormula } from '$lib/server/formulas/read.ts';
+import { createFormula } from '$lib/server/formulas/keep.ts';
+import { addIngredient, type IngredientInput } from '$lib/server/ingredients.ts';
+import { createKitchen, theKitchen, type Kitchen } from '$lib/server/kitchens.ts';
+import { addPricePack } from '$lib/server/prices.ts';
+import { newId } from '$lib/server/rows.ts';
+
+/** An empty, migrated database with one kitchen, for the tests of a file. */
+export interface Bench {
+	db: Database;
+	kitchen: Kitchen;
+}
+
+export const KITCHEN = {
+	name: 'Test kitchen',
+	town: '',
+	address: '1 Test Lane',
+	timeZone: 'Europe/Lisbon',
+	currency: 'USD',
+	rules: 'us' as const,
+	scaleDivision_g: 1,
+	measureSet: 'us' as const
+};
+
+/** Sets a bench up before the tests of a file and takes it down after them. */
+export function useBench(): Bench {
+	const bench = {} as Bench;
+	beforeAll(async () => {
+		const url = process.env.TEST_DATABASE_URL;
+		if (!url) throw new Error('run these with `npm test -- integration`, which starts a database for them');
+		bench.db = openDatabase(url);
+		await unmigrate(bench.db);
+		await migrate(bench.db);
+		await createKitchen(bench.db, KITCHEN);
+		bench.kitchen = await theKitchen(bench.db);
+	});
+	afterAll(() => bench.db.destroy());
+	return bench;
+}
+
+/** An ingredient as a person would enter it, changed as said. */
+export function ingredientInput(name: string, more: Partial<IngredientInput> = {}): IngredientInput {
+	return {
+		name,
+		kind: 'flour',
+		labelUs: '',
+		labelEu: '',
+		parts: [],
+		allergens: [],
+		confirmedOn: '2026-01-01',
+		evidence: 'pack',
+		per100g: { water_g: 12, energy_kcal: 360, protein_g: 12, fat_g: 2, carbohydrate_g: 72, fibre_g: 3 },
+		source: 'pack',
+		sourceNote: '',
+		...more
+	};
+}
+
+/** Every nutrient of a panel, so that nothing of it is unknown. */
+const WHOLE = Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0]));
+
+/** Flour, water and salt, a formula of 1000 + 600 + 20 g, and its product: balls of 60 g, packs of 6. */
+export async function makeRoti({ db, kitchen }: Bench, name: string) {
+	const flour = await addIngredient(
+		db,
+		kitchen.id,
+		ingredientInput(`${name} flour`, {
+			allergens: ['wheat'],
+			labelUs: 'wheat flour',
+			per100g: { ...WHOLE, ...ingredientInput(name).per100g }
+		})
+	);
+	const water = await addIngredient(
+		db,
+		kitchen.id,
+		ingredientInput(`${name} water`, { kind: 'water', labelUs: 'water', per100g: { ...WHOLE, water_g: 100 } })
+	);
+	const salt = await addIngredient(
+		db,
+		kitchen.id,
+		ingredientInput(`${name} salt`, {
+			kind: 'salt',
+			labelUs: 'salt',
+			per100g: { ...WHOLE, sodium_mg: 38758 }
+		})
+	);
+	await addPricePack(db, kitchen.id, flour, {
+		amount: '24.00',
+		grams: 24000,
+		usable: 1,
+		boughtOn: '2026-01-01',
+		supplier: 'mill'
+	});
+	const formulaId = await createFormula(db, kitchen.id, newId(), {
+		name,
+		mixGap: 'residue',
+		lines: [
+			{ ingredient: flour, use: 'dough', stage: 'Dry', grams: 1000 },
+			{ ingredient: water, use: 'dough', stage: 'Liquid', grams: 600 },
+			{ ingredient: salt, use: 'dough', stage: 'Dry', grams: 20 },
+			{ ingredient: flour, use: 'dusting', stage: 'On the board', consumed_g: 60 }
+		],
+		productId: null,
+		product: {
+			pieceOne: 'roti',
+			pieceMany: 'roti',
+			category: 'flatbread',
+			ballWeight_g: 60,
+			packPieces: 6,
+			servingPieces: null,
+			price: '6.50',
+			materials: [{ name: 'bag', cost: '0.11' }]
+		}
+	});
+	const [product] = (await getFormula(db, kitchen.id, formulaId)).products;
+	return { flour, water, salt, formulaId, productId: product?.id ?? '' };
+}
+
+/** Sound measurements of a planned batch: 1600 g of dough, 26 balls, 52 g finished, two rejects. */
+export function measured(batch: Batch, more: Partial<BatchInput> = {}): BatchInput {
+	return {
+		madeOn: batch.madeOn,
+		ballWeight_g: 60,
+		ballCount: 26,
+		rejects: 2,
+		servingPieces: null,
+		note: '',
+		doughWeight_g: 1600,
+		leftover_g: 40,
+		ballWeights_g: [60, 60, 60],
+		finishedWeights_g: [52, 52],
+		lines: batch.lines.map((line) => ({
+			id: line.id,
+			grams: line.planned_g,
+			uptake_g: line.use === 'dough' ? null : 26
+		})),
+		...more
+	};
+}
+
+/** Plans and records a batch of a product as `measured` has it; its id. */
+export async function recordRoti({ db, kitchen }: Bench, productId: string): Promise<string> {
+	const id = await createBatch(db, kitchen, newId(), { productId, madeOn: '2026-01-01', factor: 1 });
+	const batch = await getBatch(db, kitchen, id);
+	await recordBatch(db, kitchen, id, batch.version, measured(batch, { finishedWeights_g: [51.5, 52, 52.5] }));
+	return id;
+}

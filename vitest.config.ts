@@ -1,0 +1,26 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const alias = {
+	$core: fileURLToPath(new URL('core', import.meta.url)),
+	$lib: fileURLToPath(new URL('src/lib', import.meta.url))
+};
+
+export default defineConfig({
+	test: {
+		projects: [
+			{ resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'src/**/*.test.ts'] } },
+			{
+				resolve: { alias },
+				// One database for all of them, so one file after the other.
+				test: {
+					name: 'integration',
+					include: ['tests/integration/**/*.test.ts'],
+					fileParallelism: false,
+					testTimeout: 60_000,
+					hookTimeout: 60_000
+				}
+			}
+		]
+	}
+});
