@@ -52,8 +52,8 @@ export async function main(args: string[]): Promise<void> {
 	const tally: Tally = { passed: 0, failed: 0, broken: [] };
 	const wants = (part: Part) => named.length === 0 || named.includes(part);
 	try {
-		// Both write the route types, so this comes before anything that reads them.
-		if (wants('checks')) await check(tally, 'route types', 'svelte-kit', ['sync']);
+		// Every part reads what this writes, and the build writes it too: so it comes first.
+		await check(tally, 'route types', 'svelte-kit', ['sync']);
 		// What neither needs the other nor fills both processors goes side by side.
 		await Promise.all([
 			(async () => {

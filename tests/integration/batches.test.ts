@@ -58,6 +58,16 @@ describe('planning', () => {
 			createBatch(bench.db, bench.kitchen, newId(), { productId: newId(), madeOn: '2026-04-05', factor: 1 })
 		).rejects.toThrow('choose a product');
 	});
+
+	it('gives batches planned at the same moment numbers of their own, and one sent twice at once is one', async () => {
+		const { productId } = await plan('Planned by several', '2026-04-08');
+		const order = { productId, madeOn: '2026-04-09', factor: 1 };
+		const twice = newId();
+		const ids = [newId(), newId(), newId(), twice, twice];
+		await Promise.all(ids.map((id) => createBatch(bench.db, bench.kitchen, id, order)));
+		const rows = await bench.db('batches').where('made_on', '2026-04-09').orderBy('code').pluck('code');
+		expect(rows).toEqual(['260409-1', '260409-2', '260409-3', '260409-4']);
+	});
 });
 
 describe('the plan of a batch', () => {

@@ -1,7 +1,7 @@
 import { onScale_g } from '$core/formula/scale.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import type { Database } from '../db/connection.ts';
-import { isDuplicate, NotFound, refuse } from '../errors.ts';
+import { NotFound, refuse } from '../errors.ts';
 import { getFormula } from '../formulas/read.ts';
 import type { Kitchen } from '../kitchens.ts';
 import { getProduct } from '../products.ts';
@@ -19,8 +19,6 @@ export async function createBatch(
 	id: string,
 	plan: { productId: string; madeOn: string; factor: number }
 ): Promise<string> {
-	const existing = (await db('batches').where({ kitchen_id: kitchen.id, id }).first('id')) as Row | undefined;
-	if (existing) return id;
 	const product = await getProduct(db, kitchen.id, plan.productId).catch((error: unknown) => {
 		if (error instanceof NotFound) refuse('productId', 'choose a product');
 		throw error;
@@ -29,51 +27,50 @@ export async function createBatch(
 	if (!formula.versionId) refuse('productId', 'keep a version of the formula first: there is only a draft');
 	const equipment = await usualEquipment(db, kitchen.id, product.id);
 	const compositions = await compositionsInForce(db, kitchen, plan.madeOn);
-	await db
-		.transaction(async (transaction) => {
-			const now = utcNow();
-			await transaction('batches').insert({
-				id,
-				kitchen_id: kitchen.id,
-				product_id: product.id,
-				formula_version_id: formula.versionId,
-				code: await nextCode(transaction, kitchen.id, plan.madeOn),
-				made_on: plan.madeOn,
-				mix_gap: formula.mixGap,
-				ball_weight_g: product.ballWeight_g,
-				pack_pieces: product.packPieces,
-				materials: JSON.stringify(product.materials),
-				price: product.price,
-				serving_pieces: product.servingPieces,
-				created_at: now,
-				updated_at: now
-			});
-			await setEquipment(transaction, kitchen.id, id, equipment);
-			await transaction('batch_lines').insert(
-				formula.lines.map((line, position) => ({
-					id: newId(),
-					kitchen_id: kitchen.id,
-					batch_id: id,
-					ingredient_id: line.ingredient,
-					composition_id: compositions.get(line.ingredient),
-					position,
-					use_as: line.use,
-					stage: line.stage ?? '',
-					planned_g: onScale_g(
-						plan.factor * (line.use === 'dough' ? line.grams : line.consumed_g),
-						kitchen.scaleDivision_g
-					),
-					most_g: line.most_g === null ? null : plan.factor * line.most_g,
-					to_weigh: line.toWeigh,
-					planned_uptake_g: line.use === 'dough' ? null : plan.factor * uptakeOf_g(line)
-				}))
-			);
-		})
-		.catch((error: unknown) => {
-			// Two devices planned at the same moment and drew the same number.
-			if (isDuplicate(error)) refuse('madeOn', 'another batch was planned at this moment: try again');
-			throw error;
+	await db.transaction(async (transaction) => {
+		// Two devices planning at the same moment take turns, or both would draw the same number.
+		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
+		const sentBefore = (await transaction('batches').where({ kitchen_id: kitchen.id, id }).first('id')) as
+			Row | undefined;
+		if (sentBefore) return;
+		const now = utcNow();
+		await transaction('batches').insert({
+			id,
+			kitchen_id: kitchen.id,
+			product_id: product.id,
+			formula_version_id: formula.versionId,
+			code: await nextCode(transaction, kitchen.id, plan.madeOn),
+			made_on: plan.madeOn,
+			mix_gap: formula.mixGap,
+			ball_weight_g: product.ballWeight_g,
+			pack_pieces: product.packPieces,
+			materials: JSON.stringify(product.materials),
+			price: product.price,
+			serving_pieces: product.servingPieces,
+			created_at: now,
+			updated_at: now
 		});
+		await setEquipment(transaction, kitchen.id, id, equipment);
+		await transaction('batch_lines').insert(
+			formula.lines.map((line, position) => ({
+				id: newId(),
+				kitchen_id: kitchen.id,
+				batch_id: id,
+				ingredient_id: line.ingredient,
+				composition_id: compositions.get(line.ingredient),
+				position,
+				use_as: line.use,
+				stage: line.stage ?? '',
+				planned_g: onScale_g(
+					plan.factor * (line.use === 'dough' ? line.grams : line.consumed_g),
+					kitchen.scaleDivision_g
+				),
+				most_g: line.most_g === null ? null : plan.factor * line.most_g,
+				to_weigh: line.toWeigh,
+				planned_uptake_g: line.use === 'dough' ? null : plan.factor * uptakeOf_g(line)
+			}))
+		);
+	});
 	return id;
 }
 
