@@ -1,0 +1,152 @@
+import { describe, expect, it } from 'vitest';
+import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min } from './bench.ts';
+import type { Entry, Happening, WeighingEntry } from './entries.ts';
+
+let next = 0;
+const id = () => `E${String(++next).padStart(6, '0')}`;
+const at = (minute = 0) => new Date(Date.UTC(2026, 3, 5, 9, minute)).toISOString();
+
+const weighing = (more: Partial<WeighingEntry>): WeighingEntry => ({
+	kind: 'weighing',
+	id: id(),
+	at: at(),
+	what: 'ball',
+	lineId: null,
+	grams: 60,
+	corrects: null,
+	by: 'scale',
+	...more
+});
+const event = (happening: Happening, more: { at?: string; voids?: string } = {}): Entry => ({
+	kind: 'event',
+	id: id(),
+	at: more.at ?? at(),
+	happening,
+	voids: more.voids ?? null
+});
+const grams = (entries: Entry[], what: WeighingEntry['what'], lineId: string | null = null) =>
+	benchOf(entries)
+		.readings(what, lineId)
+		.map((reading) => reading.grams);
+
+describe('readings', () => {
+	it('stand in the order of their ids, whatever order they arrive in', () => {
+		const [a, b, c] = [weighing({ grams: 58 }), weighing({ grams: 59 }), weighing({ grams: 60 })];
+		expect(grams([c, a, b], 'ball')).toEqual([58, 59, 60]);
+	});
+
+	it('corrected keep the place of the first; corrected again too; withdrawn are gone', () => {
+		const [a, b, c] = [weighing({ grams: 58 }), weighing({ grams: 59 }), weighing({ grams: 60 })];
+		const once = weighing({ grams: 61, corrects: a.id });
+		const twice = weighing({ grams: 62, corrects: once.id });
+		expect(grams([a, b, c, once], 'ball')).toEqual([61, 59, 60]);
+		expect(grams([a, b, c, once, twice], 'ball')).toEqual([62, 59, 60]);
+		expect(grams([a, b, c, weighing({ grams: null, corrects: b.id })], 'ball')).toEqual([58, 60]);
+	});
+
+	it('are corrected once: a second correction of the same one, or one of nothing here, changes nothing', () => {
+		const a = weighing({ grams: 58 });
+		const first = weighing({ grams: 59, corrects: a.id });
+		const second = weighing({ grams: 99, corrects: a.id });
+		expect(grams([a, first, second, weighing({ grams: 77, corrects: 'gone' })], 'ball')).toEqual([59]);
+	});
+
+	it('of a line add up: what went in and what was added by feel', () => {
+		const entries = [
+			weighing({ what: 'line', lineId: 'flour', grams: 600 }),
+			weighing({ what: 'line', lineId: 'flour', grams: 400 }),
+			weighing({ what: 'line', lineId: 'water', grams: 620 })
+		];
+		// 600 + 400
+		expect(lineWeighed_g(benchOf(entries), 'flour')).toBe(1000);
+		expect(lineWeighed_g(benchOf(entries), 'salt')).toBeNull();
+	});
+});
+
+describe('surface materials', () => {
+	const of = (what: WeighingEntry['what'], value: number) =>
+		weighing({ what, lineId: 'dusting', grams: value });
+
+	it('are consumed as set out less returned, and stay on less what was swept', () => {
+		const entries = [of('set out', 200), of('set out', 50), of('returned', 130), of('swept', 70)];
+		// 200 + 50 − 130 = 120 consumed; 120 − 70 = 50 stays on
+		expect(surfaceUse(benchOf(entries), 'dusting')).toEqual({ consumed_g: 120, uptake_g: 50 });
+	});
+
+	it('are not known before both weighings, and the uptake not before the sweepings', () => {
+		expect(surfaceUse(benchOf([of('set out', 200)]), 'dusting')).toEqual({
+			consumed_g: null,
+			uptake_g: null
+		});
+		expect(surfaceUse(benchOf([of('set out', 200), of('returned', 140)]), 'dusting')).toEqual({
+			consumed_g: 60,
+			uptake_g: null
+		});
+	});
+
+	it('weighed as such stand before what follows from others; none is below zero', () => {
+		const entries = [of('set out', 200), of('returned', 140), of('consumed', 58), of('uptake', 20)];
+		expect(surfaceUse(benchOf(entries), 'dusting')).toEqual({ consumed_g: 58, uptake_g: 20 });
+		expect(surfaceUse(benchOf([of('set out', 100), of('returned', 101), of('swept', 3)]), 'dusting')).toEqual(
+			{ consumed_g: 0, uptake_g: 0 }
+		);
+	});
+});
+
+describe('what happened', () => {
+	it('counts pieces on and done, and rejects by their reason', () => {
+		const bench = benchOf([
+			event({ name: 'pieces on', count: 2 }),
+			event({ name: 'pieces done', count: 1 }),
+			event({ name: 'piece rejected', reason: 'burnt' }),
+			event({ name: 'pieces on', count: 1 })
+		]);
+		// 2 on, 1 done, 1 burnt, 1 more on: 2 − 1 − 1 + 1
+		expect([bench.on, bench.done, bench.rejected.burnt, rejectsOf(bench)]).toEqual([1, 1, 1, 1]);
+	});
+
+	it('a count of rejects takes the place of what was tapped before it, not after', () => {
+		const tapped = event({ name: 'piece rejected', reason: 'torn' });
+		const counted = event({ name: 'counted', of: 'rejects', count: 3 });
+		const later = event({ name: 'piece rejected', reason: 'raw' });
+		expect(rejectsOf(benchOf([tapped]))).toBe(1);
+		expect(rejectsOf(benchOf([tapped, counted]))).toBe(3);
+		expect(rejectsOf(benchOf([tapped, counted, later]))).toBe(4);
+		expect(rejectsOf(benchOf([]))).toBeNull();
+	});
+
+	it('taken back never happened', () => {
+		const reject = event({ name: 'piece rejected', reason: 'stuck' });
+		const bench = benchOf([reject, event({ name: 'void' }, { voids: reject.id })]);
+		expect([bench.rejected.stuck, rejectsOf(bench)]).toEqual([0, null]);
+		expect(bench.last((entry) => entry.kind === 'event')).toBeNull();
+	});
+
+	it('steps begin and end, and begin again', () => {
+		const begun = event({ name: 'step begun', step: 2 }, { at: at(0) });
+		const ended = event({ name: 'step ended', step: 2 }, { at: at(20) });
+		const again = event({ name: 'step begun', step: 2 }, { at: at(25) });
+		expect(benchOf([begun, ended]).steps.get(2)).toEqual({ begunAt: at(0), endedAt: at(20) });
+		expect(benchOf([begun, ended, again]).steps.get(2)).toEqual({ begunAt: at(25), endedAt: null });
+	});
+
+	it('the rest scaled twice is scaled by both', () => {
+		const bench = benchOf([
+			event({ name: 'rest scaled', factor: 1.1, lineIds: ['water', 'salt'] }),
+			event({ name: 'rest scaled', factor: 1.2, lineIds: ['salt'] })
+		]);
+		expect(bench.factorOf('salt')).toBeCloseTo(1.32, 12); // 1.1 · 1.2
+		expect([bench.factorOf('water'), bench.factorOf('flour')]).toEqual([1.1, 1]);
+	});
+
+	it('time taken runs over weighings and the making, not over what is typed later', () => {
+		const entries = [
+			weighing({ at: at(0) }),
+			event({ name: 'step begun', step: 0 }, { at: at(10) }),
+			event({ name: 'pieces done', count: 1 }, { at: at(50) }),
+			event({ name: 'counted', of: 'packs', count: 4 }, { at: at(59) })
+		];
+		expect(timeTaken_min(entries)).toBe(50);
+		expect(timeTaken_min(entries.slice(0, 1))).toBeNull();
+	});
+});
