@@ -3,6 +3,7 @@ import { openDatabase } from '../src/lib/server/db/connection.ts';
 import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { startLabelPrinter } from '../stand-ins/label-printer.ts';
+import { startScales } from '../stand-ins/scale/server.ts';
 import { ensureBuild } from './lib/build.ts';
 import { claimFolder, startedBy, startMariaDb } from './lib/mariadb.ts';
 import { requirePort } from './lib/ports.ts';
@@ -53,6 +54,13 @@ export async function main(): Promise<void> {
 		undo.push(printer.stop);
 		// A printer of one's own takes the place of the simulated one.
 		process.env.LABEL_PRINTER_URL ??= printer.address;
+		// So do scales of one's own.
+		if (!process.env.SCALE_URL) {
+			const scales = await startScales();
+			undo.push(scales.stop);
+			process.env.SCALE_URL = scales.address;
+			process.env.SCALE_SIMULATED = 'yes';
+		}
 		const running = await serve(port, url);
 		undo.push(running.stop);
 		console.log(`\nSquare Batch is at ${running.address}\nCtrl-C stops it.`);

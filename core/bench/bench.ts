@@ -1,3 +1,4 @@
+import { settled, sumOf } from '../measure/round.ts';
 import {
 	COUNTED,
 	REJECT_REASONS,
@@ -171,20 +172,23 @@ export interface SurfaceUse {
 	uptake_g: number | null;
 }
 
-const totalOf = (readings: readonly Reading[]) =>
-	readings.length === 0 ? null : readings.reduce((sum, reading) => sum + reading.grams, 0);
+const totalOf = (readings: readonly Pick<Reading, 'grams'>[]) =>
+	readings.length === 0 ? null : settled(sumOf(readings, (reading) => reading.grams));
 
 /**
  * Consumed is set out less returned, uptake is consumed less what was swept or wiped away (computation,
  * section 3). A weighing of either itself stands before what follows from others; never below zero.
  */
-export function surfaceUse(bench: Bench, lineId: string): SurfaceUse {
-	const of = (what: Weighed) => totalOf(bench.readings(what, lineId));
+export function surfaceUse(
+	{ readings }: { readings: (what: Weighed, lineId: string) => Pick<Reading, 'grams'>[] },
+	lineId: string
+): SurfaceUse {
+	const of = (what: Weighed) => totalOf(readings(what, lineId));
 	const [setOut_g, returned_g, swept_g] = [of('set out'), of('returned'), of('swept')];
-	const followed_g = setOut_g === null || returned_g === null ? null : Math.max(0, setOut_g - returned_g);
+	const followed_g = setOut_g === null || returned_g === null ? null : Math.max(0, settled(setOut_g - returned_g));
 	const consumed_g = of('consumed') ?? followed_g;
 	const uptake_g =
-		of('uptake') ?? (consumed_g === null || swept_g === null ? null : Math.max(0, consumed_g - swept_g));
+		of('uptake') ?? (consumed_g === null || swept_g === null ? null : Math.max(0, settled(consumed_g - swept_g)));
 	return { consumed_g, uptake_g };
 }
 

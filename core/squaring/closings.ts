@@ -19,6 +19,8 @@ export interface ClosingFigures {
 	mixGap: MixGap;
 	/** Lines of the mix, each weighed once. */
 	doughLines: number;
+	/** Lines of the mix that were not weighed yet; left out, every one was. */
+	unweighedLines?: number;
 	/** Null while the dough was not weighed. */
 	doughWeight_g: number | null;
 	ballCount: number | null;
@@ -51,6 +53,13 @@ export function closings(figures: ClosingFigures): Closing[] {
 
 function mix(figures: ClosingFigures): Closing {
 	const stage = 'mix';
+	const { unweighedLines = 0 } = figures;
+	if (unweighedLines > 0)
+		return {
+			stage,
+			state: 'open',
+			missing: `${unweighedLines} ${unweighedLines === 1 ? 'line' : 'lines'} not weighed`
+		};
 	if (figures.doughWeight_g === null) return { stage, state: 'open', missing: 'dough not weighed' };
 	const gap_g = settled(figures.doughMass_g - figures.doughWeight_g);
 	const tolerance_g = 2 * readingUncertainty_g(figures.scaleDivision_g) * Math.sqrt(figures.doughLines + 1);

@@ -1,5 +1,6 @@
-import type { Line, Measured, Recipe } from '$core/formula/types.ts';
+import type { Recipe } from '$core/formula/types.ts';
 import { readCount, readGrams, readGramsList, type Read } from '$core/measure/reading.ts';
+import { measuredRecipe, type MeasuredLine } from './measured-recipe.ts';
 import type { Batch, BatchLine } from './server/batches/types.ts';
 
 /** What was measured of a batch, as it is typed. */
@@ -97,17 +98,17 @@ export function readBatchDraft(draft: BatchDraft, batch: Pick<Batch, 'recipe' | 
 		sound = false;
 		return null;
 	}
-	const lines = batch.lines.map((line, index): Line => {
+	const lines = batch.lines.map((line, index): MeasuredLine => {
 		const typed = draft.lines[index];
+		const { ingredient, use, stage } = line;
 		const grams = take(`lines[${index}].grams`, typed?.grams ?? '', readGrams, false) ?? 0;
-		const common = { ingredient: line.ingredient, ...(line.stage ? { stage: line.stage } : {}) };
-		if (line.use === 'dough') return { ...common, use: 'dough', grams };
+		if (use === 'dough') return { ingredient, use, stage, grams, uptake_g: null };
 		const uptake_g = take(`lines[${index}].uptake`, typed?.uptake ?? '', readGrams, true);
 		if (uptake_g !== null && uptake_g > grams) {
 			errors[`lines[${index}].uptake`] = `more than the ${typed?.grams.trim()} used up`;
 			sound = false;
 		}
-		return { ...common, use: line.use, consumed_g: grams, ...(uptake_g === null ? {} : { uptake_g }) };
+		return { ingredient, use, stage, grams, uptake_g };
 	});
 	const doughWeight_g = take('doughWeight', draft.doughWeight, readGrams, true);
 	const leftover_g = take('leftover', draft.leftover, readGrams, true);
@@ -123,25 +124,20 @@ export function readBatchDraft(draft: BatchDraft, batch: Pick<Batch, 'recipe' | 
 	const finishedWeights_g = take('finishedWeights', draft.finishedWeights, readGramsList, true) ?? [];
 	if (!sound || !ballWeight_g || rejects === null || count === 0 || doughWeight_g === 0)
 		return { recipe: null, leftover_g, ...counts, errors };
-	const measured: Measured = {
-		mixGap: batch.recipe.batch?.mixGap ?? 'residue',
-		...(doughWeight_g === null ? {} : { doughWeight_g }),
-		...(ballWeights_g.length > 0 ? { ballWeights_g } : {}),
-		...(finishedWeights_g.length > 0 ? { finishedWeights_g } : {}),
-		rejects,
-		...(draft.servingPieces ? { servingPieces: Number(draft.servingPieces) } : {})
-	};
-	const { count: _planned, ...piece } = batch.recipe.piece;
 	return {
 		errors,
 		leftover_g,
 		...counts,
-		recipe: {
-			...batch.recipe,
-			formula: { ...batch.recipe.formula, lines },
-			piece: { ...piece, ballWeight_g, ...(count === null ? {} : { count }) },
-			batch: measured
-		}
+		recipe: measuredRecipe(batch.recipe, {
+			lines,
+			ballWeight_g,
+			ballCount: count,
+			rejects,
+			servingPieces: draft.servingPieces ? Number(draft.servingPieces) : null,
+			doughWeight_g,
+			ballWeights_g,
+			finishedWeights_g
+		})
 	};
 }
 

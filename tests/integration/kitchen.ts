@@ -1,6 +1,7 @@
 import { afterAll, beforeAll } from 'vitest';
 import { openDatabase, type Database } from '$lib/server/db/connection.ts';
 import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import type { Step } from '$core/formula/process.ts';
 import { NUTRIENTS } from '$core/composition/nutrients.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
@@ -68,7 +69,7 @@ export function ingredientInput(name: string, more: Partial<IngredientInput> = {
 const WHOLE = Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0]));
 
 /** Flour, water and salt, a formula of 1000 + 600 + 20 g, and its product: balls of 60 g, packs of 6. */
-export async function makeRoti({ db, kitchen }: Bench, name: string) {
+export async function makeRoti({ db, kitchen }: Bench, name: string, steps: Step[] = []) {
 	const flour = await addIngredient(
 		db,
 		kitchen.id,
@@ -102,6 +103,7 @@ export async function makeRoti({ db, kitchen }: Bench, name: string) {
 	const formulaId = await createFormula(db, kitchen.id, newId(), {
 		name,
 		mixGap: 'residue',
+		steps,
 		lines: [
 			{ ingredient: flour, use: 'dough', stage: 'Dry', grams: 1000 },
 			{ ingredient: water, use: 'dough', stage: 'Liquid', grams: 600 },

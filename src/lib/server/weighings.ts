@@ -1,23 +1,21 @@
 import { roundTo } from '$core/measure/round.ts';
+import type { Weighed } from '$core/bench/entries.ts';
 import type { Database } from './db/connection.ts';
 import { newId, utcNow, type Row } from './rows.ts';
-
-/** What a reading is of; the first three belong to a line. */
-export type What = 'line' | 'consumed' | 'uptake' | 'dough' | 'ball' | 'leftover' | 'finished';
 
 /** One reading that stands, grams. */
 export interface Weighing {
 	id: string;
 	batchId: string;
 	lineId: string | null;
-	what: What;
+	what: Weighed;
 	grams: number;
 	takenAt: string;
 }
 
 /** The readings a batch should stand at for one thing weighed. */
 export interface Readings {
-	what: What;
+	what: Weighed;
 	lineId: string | null;
 	grams: number[];
 }
@@ -40,7 +38,7 @@ export async function standingWeighings(
 		id: String(row.id),
 		batchId: String(row.batch_id),
 		lineId: row.line_id === null ? null : String(row.line_id),
-		what: row.what as What,
+		what: row.what as Weighed,
 		grams: Number(row.grams),
 		takenAt: String(row.taken_at)
 	}));

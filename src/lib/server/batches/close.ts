@@ -1,8 +1,9 @@
 import { derive } from '$core/derive.ts';
-import type { Line, Recipe } from '$core/formula/types.ts';
+import type { Recipe } from '$core/formula/types.ts';
 import { closings } from '$core/squaring/closings.ts';
 import { BATCH_FIELD } from '../../batch-draft.ts';
 import { closingFigures } from '../../batch-closing.ts';
+import { measuredRecipe } from '../../measured-recipe.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
@@ -28,6 +29,9 @@ export async function closeBatch(
 		const batch = await locked(transaction, kitchen, id, version);
 		if (batch.closed.length > 0) refuse('', 'this batch is closed already');
 		if (!batch.recorded || !batch.facts) return refuse('', 'record what was measured first');
+		const unweighed = batch.lines.find((line) => line.weighed_g === null);
+		if (unweighed)
+			refuse('', `${unweighed.name} was not weighed: weigh it, or write down what was used of it`);
 		if (!squaresWhole(batch.closings) && reason.trim() === '')
 			refuse('reason', 'it does not square at every stage: say why it is closed all the same');
 		await insertClosing(transaction, kitchen, batch, 1, {
@@ -153,36 +157,12 @@ function inputOf(batch: Batch): BatchInput {
 
 /** The recipe of a closed batch with other measurements. */
 function correctedRecipe(recipe: Recipe, lines: readonly BatchLine[], input: BatchInput): Recipe {
-	const { count: _count, ...piece } = recipe.piece;
-	return {
-		...recipe,
-		formula: {
-			...recipe.formula,
-			lines: lines.map((line): Line => {
-				const said = input.lines.find((each) => each.id === line.id);
-				if (!said) return refuse('lines', 'the lines are not those of this batch: open it again');
-				const common = { ingredient: line.ingredient, ...(line.stage ? { stage: line.stage } : {}) };
-				if (line.use === 'dough') return { ...common, use: 'dough', grams: said.grams };
-				return {
-					...common,
-					use: line.use,
-					consumed_g: said.grams,
-					...(said.uptake_g === null ? {} : { uptake_g: said.uptake_g })
-				};
-			})
-		},
-		piece: {
-			...piece,
-			ballWeight_g: input.ballWeight_g,
-			...(input.ballCount === null ? {} : { count: input.ballCount })
-		},
-		batch: {
-			mixGap: recipe.batch?.mixGap ?? 'residue',
-			...(input.doughWeight_g === null ? {} : { doughWeight_g: input.doughWeight_g }),
-			...(input.ballWeights_g.length > 0 ? { ballWeights_g: input.ballWeights_g } : {}),
-			...(input.finishedWeights_g.length > 0 ? { finishedWeights_g: input.finishedWeights_g } : {}),
-			rejects: input.rejects,
-			...(input.servingPieces === null ? {} : { servingPieces: input.servingPieces })
-		}
-	};
+	return measuredRecipe(recipe, {
+		...input,
+		lines: lines.map(({ id, ingredient, use, stage }) => {
+			const said = input.lines.find((each) => each.id === id);
+			if (!said) return refuse('lines', 'the lines are not those of this batch: open it again');
+			return { ingredient, use, stage, grams: said.grams, uptake_g: said.uptake_g };
+		})
+	});
 }

@@ -1,11 +1,13 @@
+import { surfaceUse } from '$core/bench/bench.ts';
 import { derive } from '$core/derive.ts';
 import type { Ingredient, Line, Material, MixGap, Recipe, Use } from '$core/formula/types.ts';
-import { sumOf } from '$core/measure/round.ts';
+import { settled, sumOf } from '$core/measure/round.ts';
 import { closings } from '$core/squaring/closings.ts';
-import { closingFigures } from '../../batch-closing.ts';
+import { closingFigures, unweighedLines } from '../../batch-closing.ts';
 import { recipeOf } from '../../recipe.ts';
 import { sourcesOf } from '../../sources.ts';
 import { compositionsById } from '../compositions.ts';
+import type { Weighed } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import { coreLineFromRow } from '../formulas/lines.ts';
@@ -14,7 +16,7 @@ import type { Kitchen } from '../kitchens.ts';
 import { pricePacks } from '../prices.ts';
 import { coreShelf } from '../shelf.ts';
 import { groupBy, toList, toMoney, toNumber, type Row } from '../rows.ts';
-import { standingWeighings, type Weighing, type What } from '../weighings.ts';
+import { standingWeighings, type Weighing } from '../weighings.ts';
 import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
 import type { Batch, BatchLine } from './types.ts';
@@ -148,17 +150,18 @@ async function readBatches(
 	});
 }
 
-function readingsOf(readings: readonly Weighing[], what: What, lineId: string | null = null): number[] {
+function readingsOf(readings: readonly Weighing[], what: Weighed, lineId: string | null = null): number[] {
 	return readings.filter((each) => each.what === what && each.lineId === lineId).map((each) => each.grams);
 }
 
 function batchLine(row: Row, readings: readonly Weighing[], nameOf: (id: string) => string): BatchLine {
 	const id = String(row.id);
 	const use = row.use_as as Use;
-	const total = (what: What) => {
-		const found = readingsOf(readings, what, id);
-		return found.length > 0 ? sumOf(found, (grams) => grams) : null;
-	};
+	const weighed = readingsOf(readings, 'line', id);
+	const surface = surfaceUse(
+		{ readings: (what) => readings.filter((each) => each.what === what && each.lineId === id) },
+		id
+	);
 	return {
 		id,
 		ingredient: String(row.ingredient_id),
@@ -169,8 +172,13 @@ function batchLine(row: Row, readings: readonly Weighing[], nameOf: (id: string)
 		most_g: toNumber(row.most_g),
 		toWeigh: Number(row.to_weigh) === 1,
 		plannedUptake_g: toNumber(row.planned_uptake_g),
-		weighed_g: total(use === 'dough' ? 'line' : 'consumed'),
-		weighedUptake_g: use === 'dough' ? null : total('uptake')
+		weighed_g:
+			use !== 'dough'
+				? surface.consumed_g
+				: weighed.length > 0
+					? settled(sumOf(weighed, (grams) => grams))
+					: null,
+		weighedUptake_g: use === 'dough' ? null : surface.uptake_g
 	};
 }
 
@@ -199,9 +207,9 @@ function assemble(
 	ingredients: Recipe['ingredients']
 ): Assembled {
 	const recorded = readings.length > 0;
-	const doughWeight_g = readingsOf(readings, 'dough')[0] ?? null;
+	const doughWeight_g = readingsOf(readings, 'dough').at(-1) ?? null;
 	const counted = {
-		leftover_g: readingsOf(readings, 'leftover')[0] ?? null,
+		leftover_g: readingsOf(readings, 'leftover').at(-1) ?? null,
 		sellable: toNumber(row.sellable_counted),
 		packs: toNumber(row.packs_counted),
 		loose: toNumber(row.loose_counted)
@@ -278,6 +286,13 @@ function derived(
 		...batch,
 		facts,
 		problems: outcome.ok ? [] : outcome.problems,
-		closings: closings(closingFigures(batch.recipe, facts, batch, kitchen.scaleDivision_g))
+		closings: closings(
+			closingFigures(
+				batch.recipe,
+				facts,
+				{ ...batch, unweighedLines: unweighedLines(batch) },
+				kitchen.scaleDivision_g
+			)
+		)
 	};
 }

@@ -1,10 +1,13 @@
 import { BATCH_FIELD } from '../../batch-draft.ts';
+import { COUNTED, type Counted, type EventEntry, type Weighed } from '$core/bench/entries.ts';
+import { insertEntries } from '../bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
-import { utcNow, type Row } from '../rows.ts';
-import { recordReadings, type Readings, type What } from '../weighings.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
+import { recordReadings, type Readings } from '../weighings.ts';
 import { setEquipment } from './equipment.ts';
+import { newestRevisionId } from './label.ts';
 import { getBatch } from './read.ts';
 import type { Batch, BatchInput } from './types.ts';
 
@@ -31,6 +34,7 @@ export async function recordBatch(
 		if (Number(locked.version) !== version) throw new Stale(before);
 		if (before.closed.length > 0) refuse('', 'this batch is closed: record a correction with its reason');
 		await recordReadings(transaction, kitchen.id, id, readingsOf(input, before), takenAt);
+		await insertEntries(transaction, kitchen.id, id, countsTyped(input, before, takenAt));
 		if (input.ballCount !== null && input.rejects > input.ballCount)
 			refuse('rejects', `${input.rejects} rejects are more than the ${input.ballCount} pieces made`);
 		await transaction('batches')
@@ -66,28 +70,39 @@ export async function recordBatch(
 			.update({
 				packs_made: packs,
 				// What it was first packed under stays, whatever is approved later.
-				label_revision_id: locked.label_revision_id ?? (await newestRevisionId(transaction, kitchen, before))
+				label_revision_id:
+					locked.label_revision_id ?? (await newestRevisionId(transaction, kitchen, before.productId))
 			});
 	});
 }
 
-/** The label approved last for the batch's product by the kitchen's rules; null while none is. */
-async function newestRevisionId(
-	db: Database,
-	kitchen: Kitchen,
-	{ productId }: Pick<Batch, 'productId'>
-): Promise<string | null> {
-	const row = (await db('label_revisions as r')
-		.join('labels as l', 'l.id', 'r.label_id')
-		.where({ 'r.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
-		.orderBy('r.number', 'desc')
-		.first('r.id')) as Row | undefined;
-	return row ? String(row.id) : null;
+/** The counts of a record form that are other than they were, as they are kept at the bench. */
+function countsTyped(input: BatchInput, before: Batch, takenAt: string): EventEntry[] {
+	const typed: Record<Counted, [was: number | null, is: number | null | undefined]> = {
+		balls: [before.ballCount, input.ballCount],
+		rejects: [before.rejects, input.rejects],
+		sellable: [before.sellable, input.sellable],
+		packs: [before.packs, input.packs],
+		loose: [before.loose, input.loose]
+	};
+	return COUNTED.flatMap((of): EventEntry[] => {
+		const [was, is] = typed[of];
+		if (is === undefined || is === was) return [];
+		return [
+			{
+				kind: 'event',
+				id: newId(),
+				at: takenAt,
+				happening: { name: 'counted', of, count: is },
+				voids: null
+			}
+		];
+	});
 }
 
 /** The readings a record form stands for. Refuses lines that are not the batch's. */
 function readingsOf(input: BatchInput, batch: Batch): Readings[] {
-	const one = (what: What, grams: number | null, lineId: string | null = null): Readings => ({
+	const one = (what: Weighed, grams: number | null, lineId: string | null = null): Readings => ({
 		what,
 		lineId,
 		grams: grams === null ? [] : [grams]
@@ -96,11 +111,17 @@ function readingsOf(input: BatchInput, batch: Batch): Readings[] {
 	if (input.lines.length !== known.size || input.lines.some((line) => !known.has(line.id)))
 		refuse('lines', 'the lines are not those of this batch: open it again');
 	return [
-		...input.lines.flatMap((line) =>
-			known.get(line.id)?.use === 'dough'
-				? [one('line', line.grams, line.id)]
-				: [one('consumed', line.grams, line.id), one('uptake', line.uptake_g, line.id)]
-		),
+		...input.lines.flatMap((line) => {
+			const before = known.get(line.id);
+			// A total that stands already, of several readings or of what was set out and returned, is left alone.
+			const grams = before?.weighed_g === line.grams ? [] : [line.grams];
+			if (before?.use === 'dough') return grams.map((each) => one('line', each, line.id));
+			const uptake = before?.weighedUptake_g === line.uptake_g ? [] : [line.uptake_g];
+			return [
+				...grams.map((each) => one('consumed', each, line.id)),
+				...uptake.map((each) => one('uptake', each, line.id))
+			];
+		}),
 		one('dough', input.doughWeight_g),
 		one('leftover', input.leftover_g),
 		{ what: 'ball', lineId: null, grams: input.ballWeights_g },

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
 import { decide, decisionForm } from '$lib/server/contact/decide.ts';
 import { contactOfBatch } from '$lib/server/contact/read.ts';
+import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { day, id, optionalText, text, timeOfDay, version } from '$lib/server/edge/fields.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
@@ -64,16 +65,19 @@ export const actions: Actions = {
 	record: async ({ locals: { db, kitchen }, params, request }) =>
 		(await withDraft(request, batchForm, async (form) => {
 			await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
+			tell(kitchen.id, { batchId: params.id, entries: [] });
 			return null;
 		})) ?? { saved: true },
 	correct: async ({ locals: { db, kitchen }, params, request }) =>
 		(await withDraft(request, batchForm, async (form) => {
 			await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
+			tell(kitchen.id, { batchId: params.id, entries: [] });
 			return null;
 		})) ?? { saved: true },
 	close: async ({ locals: { db, kitchen }, params, request }) =>
 		(await withDraft(request, closeForm, async ({ version, reason }) => {
 			await closeBatch(db, kitchen, params.id, version, reason);
+			tell(kitchen.id, { batchId: params.id, entries: [] });
 			return null;
 		})) ?? { saved: true },
 	clean: async ({ locals: { db, kitchen }, request }) =>

@@ -38,6 +38,8 @@ import * as localProfiles from './0036_local_profiles.ts';
 import * as printJobs from './0037_print_jobs.ts';
 import * as batchCounts from './0038_batch_counts.ts';
 import * as batchClosings from './0039_batch_closings.ts';
+import * as benchWeighings from './0040_bench_weighings.ts';
+import * as batchEvents from './0041_batch_events.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -79,5 +81,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0036_local_profiles', localProfiles],
 	['0037_print_jobs', printJobs],
 	['0038_batch_counts', batchCounts],
-	['0039_batch_closings', batchClosings]
+	['0039_batch_closings', batchClosings],
+	['0040_bench_weighings', benchWeighings],
+	['0041_batch_events', batchEvents]
 ];

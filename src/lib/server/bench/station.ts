@@ -1,0 +1,63 @@
+import { processOf, type Choices, type Step } from '$core/formula/process.ts';
+import type { Batch } from '../batches/types.ts';
+import type { Database } from '../db/connection.ts';
+import { allFamilies } from '../families.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { toList, toNumber, type Row } from '../rows.ts';
+
+/** What the stations of a batch need of its formula version and its label. */
+export interface StationFacts {
+	steps: Step[];
+	/** Cautions of the ways chosen for it (computation, section 14). */
+	cautions: string[];
+	partCooked: boolean;
+	label: StationLabel | null;
+}
+
+/** The label a batch is packed under. */
+export interface StationLabel {
+	number: number;
+	declared_g: number;
+	/** Days its best-before is after making; null where none is printed. */
+	bestBeforeDays: number | null;
+}
+
+/** The steps and cautions of a batch, and its label: the one it was packed under, or the newest approved. */
+export async function stationFacts(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Pick<Batch, 'id' | 'productId'>
+): Promise<StationFacts> {
+	const [version, revision, families] = await Promise.all([
+		db('batches as b')
+			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batch.id })
+			.first('v.family', 'v.choices', 'v.steps') as Promise<Row>,
+		db('batches as b')
+			.join('labels as l', (on) =>
+				on.on('l.product_id', 'b.product_id').andOnVal('l.rules', '=', kitchen.rules)
+			)
+			.join('label_revisions as r', 'r.label_id', 'l.id')
+			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batch.id })
+			// The one it was packed under comes first, whatever was approved since.
+			.orderByRaw('r.id <=> b.label_revision_id DESC, r.number DESC')
+			.first('r.number', 'r.declared_g', 'r.content') as Promise<Row | undefined>,
+		allFamilies(db, kitchen.id)
+	]);
+	const choices = JSON.parse(String(version.choices)) as Choices;
+	const family = families.find((each) => each.id === version.family) ?? null;
+	return {
+		steps: toList<Step>(version.steps),
+		cautions: processOf(family, choices).cautions,
+		partCooked: choices.sold === 'part-cooked, the customer finishes',
+		label: revision
+			? {
+					number: Number(revision.number),
+					declared_g: Number(revision.declared_g),
+					bestBeforeDays: toNumber(
+						(JSON.parse(String(revision.content)) as { bestBeforeDays?: number | null }).bestBeforeDays
+					)
+				}
+			: null
+	};
+}

@@ -1,0 +1,71 @@
+import type { Knex } from 'knex';
+import { newId, type Row } from '../../rows.ts';
+import { check, idColumn, jsonColumn, kitchenTable, refers, timeColumn } from '../columns.ts';
+import { neverChanges } from '../triggers.ts';
+
+/** Counts of a batch that were typed before counts were kept as they happen, by the name they have now. */
+const COUNTS = {
+	balls: 'ball_count',
+	rejects: 'rejects',
+	sellable: 'sellable_counted',
+	packs: 'packs_counted',
+	loose: 'loose_counted'
+} as const;
+
+/**
+ * What happens to a batch beside weighings, append-only: steps, pieces, rejects, counts, notes. One that is
+ * taken back is voided by a row that points at it.
+ */
+export async function up(knex: Knex): Promise<void> {
+	await knex.schema.createTable('batch_events', (table) => {
+		kitchenTable(table);
+		idColumn(table, 'batch_id').notNullable();
+		table.string('name', 30).notNullable();
+		jsonColumn(table, 'data').notNullable();
+		idColumn(table, 'voids_id');
+		timeColumn(table, 'happened_at').notNullable();
+		timeColumn(table, 'received_at').notNullable();
+		refers(table, 'batch_id', 'batches');
+		refers(table, 'voids_id', 'batch_events');
+		table.unique(['voids_id']);
+		table.index(['kitchen_id', 'batch_id', 'id']);
+		table.index(['kitchen_id', 'name', 'received_at']);
+	});
+	await check(knex, 'batch_events', 'batch_events_data', 'JSON_VALID(data)');
+	await check(knex, 'batch_events', 'batch_events_void', "(name = 'void') = (voids_id IS NOT NULL)");
+	await countsSoFar(knex);
+	await neverChanges(knex, 'batch_events', 'what happened is never edited: take it back by another');
+	await knex.raw(
+		`CREATE TRIGGER batch_events_not_after_close BEFORE INSERT ON batch_events FOR EACH ROW
+		IF (SELECT closed_at FROM batches WHERE id = NEW.batch_id) IS NOT NULL THEN
+			SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'the batch is closed: record a correction';
+		END IF`
+	);
+}
+
+/** Counts of batches still open, so that what is tapped from now on is added to them. */
+async function countsSoFar(knex: Knex): Promise<void> {
+	const open = (await knex('batches').whereNull('closed_at').select('*')) as Row[];
+	const rows = open.flatMap((batch) =>
+		Object.entries(COUNTS).flatMap(([of, column]) =>
+			batch[column] === null || batch[column] === 0
+				? []
+				: [
+						{
+							id: newId(),
+							kitchen_id: batch.kitchen_id,
+							batch_id: batch.id,
+							name: 'counted',
+							data: JSON.stringify({ of, count: Number(batch[column]) }),
+							happened_at: batch.updated_at,
+							received_at: batch.updated_at
+						}
+					]
+		)
+	);
+	if (rows.length > 0) await knex.batchInsert('batch_events', rows, 500);
+}
+
+export async function down(knex: Knex): Promise<void> {
+	await knex.schema.dropTable('batch_events');
+}

@@ -1,0 +1,83 @@
+import Joi from 'joi';
+import {
+	COUNTED,
+	OF_A_LINE,
+	REJECT_REASONS,
+	WEIGHED,
+	type Entry,
+	type Happening
+} from '$core/bench/entries.ts';
+import { id, day, optionalText } from './fields.ts';
+
+const MOST_GRAMS = 1_000_000;
+const MOST_PIECES = 100_000;
+const MOST_STEPS = 200;
+const MOST_ENTRIES = 1000;
+
+const entryId = () => id('not an entry');
+const at = () => Joi.string().isoDate().required();
+const orNull = (schema: Joi.Schema) => schema.allow(null).required();
+const pieces = () => Joi.number().integer().min(0).max(MOST_PIECES);
+
+const weighing = Joi.object({
+	kind: Joi.valid('weighing').required(),
+	id: entryId(),
+	at: at(),
+	what: Joi.valid(...WEIGHED).required(),
+	lineId: Joi.when('what', {
+		is: Joi.valid(...OF_A_LINE),
+		then: id('choose the line it is of'),
+		otherwise: Joi.valid(null).required()
+	}),
+	grams: Joi.when('corrects', {
+		is: Joi.valid(null),
+		then: Joi.number().min(0).max(MOST_GRAMS).precision(3).required(),
+		otherwise: orNull(Joi.number().min(0).max(MOST_GRAMS).precision(3))
+	}),
+	corrects: orNull(Joi.string().pattern(/^[0-9A-Z]{26}$/)),
+	by: Joi.valid('scale', 'typed').required()
+});
+
+const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
+	'step begun': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
+	'step ended': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
+	'piece rejected': { reason: Joi.valid(...REJECT_REASONS).required() },
+	'pieces on': { count: pieces().min(1).required() },
+	'pieces done': { count: pieces().min(1).required() },
+	'surface temperature': { temperature_c: Joi.number().min(-30).max(700).required() },
+	noted: { cue: optionalText(80), text: optionalText(500) },
+	counted: { of: Joi.valid(...COUNTED).required(), count: orNull(pieces()) },
+	'line kept': { lineId: entryId() },
+	'rest scaled': {
+		factor: Joi.number().greater(0).max(100).required(),
+		lineIds: Joi.array().items(entryId().optional()).required()
+	},
+	'part-cooked': { is: Joi.boolean().required() },
+	'best before': { day: Joi.alternatives(Joi.valid(null), day()).required() },
+	void: {}
+};
+
+const happening = Joi.alternatives(
+	...Object.entries(HAPPENINGS).map(([name, more]) =>
+		Joi.object({ name: Joi.valid(name).required(), ...more })
+	)
+);
+
+const event = Joi.object({
+	kind: Joi.valid('event').required(),
+	id: entryId(),
+	at: at(),
+	happening: happening.required(),
+	voids: Joi.when('happening.name', {
+		is: 'void',
+		then: Joi.string()
+			.pattern(/^[0-9A-Z]{26}$/)
+			.required(),
+		otherwise: Joi.valid(null).required()
+	})
+});
+
+/** Entries of a batch as a device sends them. */
+export const entriesForm = Joi.object<{ entries: Entry[] }>({
+	entries: Joi.array().items(weighing, event).max(MOST_ENTRIES).required()
+});
