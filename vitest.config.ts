@@ -9,7 +9,10 @@ const alias = {
 export default defineConfig({
 	test: {
 		projects: [
-			{ resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'src/**/*.test.ts'] } },
+			{
+				resolve: { alias },
+				test: { name: 'unit', include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'stand-ins/**/*.test.ts'] }
+			},
 			{
 				resolve: { alias },
 				// One database for all of them, so one file after the other.

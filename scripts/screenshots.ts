@@ -90,6 +90,9 @@ const SHOTS: Shot[] = [
 	{ name: 'formula-phone', path: linked('/formulas', /Beet and cumin/), width: 390, height: 844 }
 ];
 
+/** Streams stay open on a batch's pages, so the network is never idle there. */
+const SETTLE_MS = 700;
+
 /** `npm run screenshots`: one current picture of each main view of the demo kitchen in docs/screenshots. */
 export async function main(args: string[]): Promise<void> {
 	ensureProgram(CHROMIUM);
@@ -108,9 +111,12 @@ export async function main(args: string[]): Promise<void> {
 					viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 }
 				});
 				await page.goto(await shot.path(page));
-				await page.waitForLoadState('networkidle');
+				await page.locator('html[data-ready]').waitFor({ state: 'attached' });
 				await shot.before?.(page);
-				await page.waitForLoadState('networkidle');
+				await page.locator('html:not([data-busy])').waitFor({ state: 'attached' });
+				await page.evaluate(() => document.fonts.ready);
+				// A chart draws itself a moment after it is there.
+				await page.waitForTimeout(SETTLE_MS);
 				await page.screenshot({ path: join(out, `${shot.name}.png`) });
 				await page.close();
 				console.log(`docs/screenshots/${shot.name}.png`);

@@ -185,10 +185,12 @@ export function surfaceUse(
 ): SurfaceUse {
 	const of = (what: Weighed) => totalOf(readings(what, lineId));
 	const [setOut_g, returned_g, swept_g] = [of('set out'), of('returned'), of('swept')];
-	const followed_g = setOut_g === null || returned_g === null ? null : Math.max(0, settled(setOut_g - returned_g));
+	const followed_g =
+		setOut_g === null || returned_g === null ? null : Math.max(0, settled(setOut_g - returned_g));
 	const consumed_g = of('consumed') ?? followed_g;
 	const uptake_g =
-		of('uptake') ?? (consumed_g === null || swept_g === null ? null : Math.max(0, settled(consumed_g - swept_g)));
+		of('uptake') ??
+		(consumed_g === null || swept_g === null ? null : Math.max(0, settled(consumed_g - swept_g)));
 	return { consumed_g, uptake_g };
 }
 

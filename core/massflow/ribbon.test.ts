@@ -3,7 +3,7 @@ import type { Line } from '../formula/types.ts';
 import { derivePlan, expectedCookLoss } from '../plan.ts';
 import { dough, factsOf, recipe } from '../testing/recipe.ts';
 import { makeupTotal_g } from './makeup.ts';
-import { ribbonFigures } from './ribbon.ts';
+import { ribbonFigures, ribbonSoFar, type Reached } from './ribbon.ts';
 
 const lines: Line[] = [
 	dough('flour', 1000),
@@ -65,6 +65,39 @@ describe('ribbonFigures', () => {
 		expect(
 			ribbonFigures(raw, factsOf(raw), 0).stages.map((stage) => stage.makeup && makeupTotal_g(stage.makeup))
 		).toEqual([1600, 1600, 1600, null, null, null]);
+	});
+});
+
+describe('ribbonSoFar', () => {
+	const given = recipe({
+		formula: { name: 'x', lines },
+		batch: { doughWeight_g: 1580, rejects: 2, finishedWeights_g: [42] },
+		pack: { pieces: 6 }
+	});
+	const nothing = { weighed: new Set<number>(), dough: false, balls: false, pieces: false, packs: false };
+	const drawn = (reached: Partial<Reached>) => {
+		const { stages, leaves } = ribbonSoFar(given, factsOf(given), 3, { ...nothing, ...reached });
+		return [
+			stages.map((stage) => (stage.grams === null ? null : Math.round(stage.grams))),
+			leaves.map((leaf) => leaf.before)
+		];
+	};
+
+	it('draws what was weighed in, line after line', () => {
+		expect(drawn({})).toEqual([[0, null, null, null, null, null], []]);
+		expect(drawn({ weighed: new Set([1]) })[0]?.[0]).toBe(600);
+		expect(drawn({ weighed: new Set([0, 1]) })[0]?.[0]).toBe(1600);
+	});
+
+	it('draws a stage once it and all before it were measured', () => {
+		const weighed = new Set([0, 1]);
+		expect(drawn({ weighed, dough: true })).toEqual([[1600, 1580, null, null, null, null], ['dough']]);
+		// The dough of a mix with a line not weighed is not told apart from what is missing.
+		expect(drawn({ weighed: new Set([0]), dough: true })[0]).toEqual([1000, null, null, null, null, null]);
+		expect(drawn({ weighed, balls: true })[0]).toEqual([1600, null, null, null, null, null]);
+		expect(drawn({ weighed, dough: true, balls: true, pieces: true, packs: true })[0]).toEqual([
+			1600, 1580, 1550, 1302, 1008, 756
+		]);
 	});
 });
 

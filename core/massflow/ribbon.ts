@@ -111,3 +111,45 @@ export function ribbonFigures(recipe: Recipe, facts: Facts, soldPacks: number): 
 		]
 	};
 }
+
+/** What of a batch was measured so far, for drawing no more than that. */
+export interface Reached {
+	/** Lines of the mix that were weighed, by their place among the recipe's lines. */
+	weighed: ReadonlySet<number>;
+	dough: boolean;
+	balls: boolean;
+	pieces: boolean;
+	packs: boolean;
+}
+
+/**
+ * The ribbon of a batch that is being made: what was weighed in so far, and each stage once it was
+ * measured. What only follows from the plan is left out; the plan itself stands behind.
+ */
+export function ribbonSoFar(
+	recipe: Recipe,
+	facts: Facts,
+	soldPacks: number,
+	reached: Reached
+): RibbonFigures {
+	const { lines } = recipe.formula;
+	const isWhole = lines.every((line, index) => line.use !== 'dough' || reached.weighed.has(index));
+	const weighedIn = {
+		...recipe,
+		formula: {
+			...recipe.formula,
+			lines: lines.filter((line, index) => line.use !== 'dough' || reached.weighed.has(index))
+		}
+	};
+	const { stages, leaves } = ribbonFigures(isWhole ? recipe : weighedIn, facts, soldPacks);
+	const chain = [isWhole && reached.dough, reached.balls, reached.pieces, reached.packs, reached.packs];
+	/** A stage is drawn once it and all before it were measured. */
+	const isReached = (index: number) => chain.slice(0, index).every(Boolean);
+	const drawn = new Set(stages.flatMap((stage, index) => (isReached(index) ? stage.key : [])));
+	return {
+		stages: stages.map((stage) =>
+			drawn.has(stage.key) ? stage : { ...stage, makeup: null, grams: null, count: null }
+		),
+		leaves: leaves.filter((leaf) => drawn.has(leaf.before))
+	};
+}

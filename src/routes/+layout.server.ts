@@ -1,7 +1,12 @@
+import { runningSteps } from '$lib/server/bench/timers.ts';
 import { today } from '$lib/server/kitchens.ts';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = ({ locals: { kitchen } }) => ({
-	kitchen: { name: kitchen.name, town: kitchen.town, currency: kitchen.currency, rules: kitchen.rules },
-	today: today(kitchen)
-});
+export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, depends }) => {
+	depends('app:steps');
+	return {
+		kitchen: { name: kitchen.name, town: kitchen.town, currency: kitchen.currency, rules: kitchen.rules },
+		today: today(kitchen),
+		running: await runningSteps(db, kitchen.id)
+	};
+};

@@ -3,10 +3,16 @@
 	import '@fontsource-variable/red-hat-mono';
 	import '../app.css';
 	import { page } from '$app/state';
+	import type { Entry } from '$core/bench/entries.ts';
 	import { onMount } from 'svelte';
 	import { Toaster } from 'svelte-sonner';
+	import { hear, listenToNews } from '$lib/bench/news.ts';
+	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { invalidate, invalidateAll } from '$app/navigation';
 	import Finder from './Finder.svelte';
 	import Keys from './Keys.svelte';
+	import Running from './Running.svelte';
+	import Waiting from './Waiting.svelte';
 
 	let { data, children } = $props();
 
@@ -19,8 +25,25 @@
 		{ href: '/sales', word: 'Sales' },
 		{ href: '/kitchen', word: 'Kitchen' }
 	];
+	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void']);
 	// Tells tests and scripts that the page answers to typing.
 	onMount(() => (document.documentElement.dataset.ready = 'yes'));
+	// Steps that begin or end anywhere in the kitchen show on every page.
+	onMount(() => {
+		const refresh = (entries: readonly Entry[]) => {
+			if (entries.some((entry) => entry.kind === 'event' && STEP_EVENTS.has(entry.happening.name)))
+				void invalidate('app:steps');
+		};
+		const off = [
+			outbox.start(),
+			outbox.onkept((_, entries) => refresh(entries)),
+			hear((news) => refresh(news.entries))
+		];
+		return () => off.forEach((each) => each());
+	});
+	/** Where something may come from another device; elsewhere no stream is kept open. */
+	const isLive = $derived(page.url.pathname.startsWith('/batches') || data.running.length > 0);
+	$effect(() => (isLive ? listenToNews(() => void invalidateAll()) : undefined));
 	let finding = $state(false);
 	let showingKeys = $state(false);
 
@@ -79,6 +102,8 @@
 		</div>
 	</nav>
 	<main id="main" tabindex="-1" class="min-w-0 flex-1 px-4 py-5 outline-none md:px-6">
+		<Running steps={data.running} />
+		<Waiting />
 		{@render children()}
 	</main>
 </div>

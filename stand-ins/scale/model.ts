@@ -16,7 +16,7 @@ export interface ScaleState extends ScaleTraits {
 }
 
 export const USUAL_SCALE: ScaleTraits = {
-	division_g: 1,
+	division_g: 0.1,
 	capacity_g: 5000,
 	drift_gPerMinute: 0,
 	batteryLow: false,
@@ -45,12 +45,15 @@ export interface ScaleModel {
 	line(at_ms: number): string;
 }
 
+/** Before a scale was ever touched: long settled. */
+const LONG_AGO_MS = 1e9;
+
 /** `random` gives numbers from 0 to 1. */
 export function scaleModel(random: () => number, traits: Partial<ScaleTraits> = {}): ScaleModel {
 	let now: ScaleTraits = { ...USUAL_SCALE, ...traits };
 	let load_g = 0;
 	let before_g = 0;
-	let changed_ms = -Infinity;
+	let changed_ms = -LONG_AGO_MS;
 	let zero_g = 0;
 	let drifted_ms: number | null = null;
 	let lines = 0;

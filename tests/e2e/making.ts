@@ -16,12 +16,17 @@ export async function ready(page: Page): Promise<void> {
 	await page.locator('html[data-ready]').waitFor({ state: 'attached' });
 }
 
+/** Waits until nothing that was sent is still being read again. */
+export async function settled(page: Page): Promise<void> {
+	await page.locator('html:not([data-busy])').waitFor({ state: 'attached' });
+}
+
 /** Does what sends a form, and waits for the server's answer and for what is read again after it. */
 export async function answered(page: Page, act: () => Promise<void>): Promise<void> {
 	const answer = page.waitForResponse((response) => response.request().method() === 'POST');
 	await act();
 	await (await answer).finished();
-	await page.waitForLoadState('networkidle');
+	await settled(page);
 }
 
 /** Presses the save button of a record and waits for the answer. */
@@ -152,13 +157,19 @@ export async function typeFormula(page: Page, name: string): Promise<void> {
 	await expect(page.getByRole('button', { name: 'Kept', exact: true })).toBeVisible();
 }
 
-/** Plans a batch from the open formula page. */
+/** Plans a batch from the open formula page and opens its figures. */
 export async function planBatch(page: Page): Promise<void> {
+	await planAtBench(page);
+	await open(page, page.url().replace(/\/weigh$/, ''));
+	await expect(page.getByLabel('Dough weight')).toBeVisible();
+}
+
+/** Plans a batch from the open formula page, and is at its weigh-in. */
+export async function planAtBench(page: Page): Promise<void> {
 	await page.getByRole('link', { name: /^Make a batch/ }).click();
 	await expect(page.getByRole('heading', { name: 'New batch' })).toBeVisible();
 	await page.getByRole('button', { name: 'Plan this batch' }).click();
-	await expect(page).toHaveURL(/\/batches\/[0-9A-Z]{26}$/);
-	await expect(page.getByLabel('Dough weight')).toBeVisible();
+	await expect(page).toHaveURL(/\/batches\/[0-9A-Z]{26}\/weigh$/);
 }
 
 /** What was measured of that batch: 1600 g of dough, 26 balls, finished at 52 g, two rejects. */

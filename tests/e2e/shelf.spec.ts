@@ -28,7 +28,6 @@ test('the maker’s own cup, weighed three times; a price and what is in force',
 	await open(page, '/shelf/blank');
 	await page.getByLabel('Name, as you call it').fill(name);
 	await answered(page, () => page.getByRole('button', { name: 'Put it on the shelf' }).click());
-	await page.waitForLoadState('networkidle');
 	for (const [index, grams] of ['139', '141', '146'].entries())
 		await page.getByLabel(`Weighing ${index + 1}`).fill(grams);
 	await answered(page, () => page.getByRole('button', { name: 'Note it' }).click());
@@ -59,7 +58,6 @@ test('changed values are kept beside the new ones', async ({ page }) => {
 	await page.getByLabel('Name, as you call it').fill(name);
 	await page.getByLabel('protein', { exact: true }).fill('10');
 	await answered(page, () => page.getByRole('button', { name: 'Put it on the shelf' }).click());
-	await page.waitForLoadState('networkidle');
 	await page.getByLabel('protein', { exact: true }).fill('12.5');
 	await page.getByLabel('Where these values come from').selectOption('specification');
 	await page.getByLabel('Of which day').fill('2026-03-01');

@@ -33,7 +33,9 @@ test('from a formula to a sale record', async ({ page }) => {
 		await expect(facts.getByTestId('contains')).toHaveText('Contains: Wheat.');
 		await expect(facts.getByTestId('statement')).toHaveText(/^Enriched bread flour \(.*\), water, salt\.$/);
 		await expect(facts.getByText('14.8%')).toBeVisible(); // 1 − 52 / 61
-		await expect(page.getByRole('list', { name: 'Does it square?' }).getByText('squares')).toHaveCount(3);
+		await expect(
+			page.getByRole('navigation', { name: 'Stations' }).getByText('squares', { exact: true })
+		).toHaveCount(3);
 	});
 
 	await test.step('why a figure is what it is: every ingredient, the rule, the source; cost and weight too', async () => {

@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { lineSplitter } from '../scale/lines.ts';
 
 const LIMIT_MS = 3000;
 
@@ -39,11 +40,6 @@ export function networkScales(): NetworkScales | null {
 
 /** The lines of a stream of text, as they end. */
 async function* linesOf(body: ReadableStream<Uint8Array>): AsyncIterable<string> {
-	const decoder = new TextDecoder();
-	let rest = '';
-	for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
-		const parts = (rest + decoder.decode(chunk, { stream: true })).split(/\r\n|\n|\r/);
-		rest = parts.pop() ?? '';
-		yield* parts;
-	}
+	const split = lineSplitter();
+	for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) yield* split(chunk);
 }

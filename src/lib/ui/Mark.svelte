@@ -1,19 +1,35 @@
 <script lang="ts">
 	import type { Closing } from '$core/squaring/closings.ts';
+	import { plain } from '$lib/format.ts';
 
 	/** The square of a stage: solid when it squares, offset when off, open where evidence is missing. */
-	let { closing }: { closing: Closing } = $props();
-	const words = $derived(
-		closing.state === 'squares'
-			? 'squares'
-			: closing.state === 'off'
-				? `off: ${closing.message}`
-				: closing.missing
-	);
+	let {
+		closing,
+		small = false,
+		word = ''
+	}: {
+		closing: Closing;
+		/** In a row of them. */
+		small?: boolean;
+		/** Which stage, where it does not stand at its own. */
+		word?: string;
+	} = $props();
+	const words = $derived.by(() => {
+		if (closing.state === 'squares') return 'squares';
+		if (closing.state === 'off')
+			return small ? `off by ${plain(Math.abs(closing.gap))} ${closing.unit}` : `off: ${closing.message}`;
+		return small && word !== '' ? 'open' : closing.missing;
+	});
 </script>
 
-<span class="inline-flex items-start gap-2 text-sm">
-	<svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true" class="mt-px shrink-0">
+<span class="inline-flex items-start gap-1.5 {small ? 'text-xs' : 'text-sm'}">
+	<svg
+		width={small ? 14 : 18}
+		height={small ? 14 : 18}
+		viewBox="0 0 18 18"
+		aria-hidden="true"
+		class="mt-px shrink-0"
+	>
 		{#if closing.state === 'squares'}
 			<rect x="2" y="2" width="14" height="14" class="fill-squared" />
 		{:else if closing.state === 'off'}
@@ -29,6 +45,6 @@
 			? 'text-squared'
 			: closing.state === 'off'
 				? 'text-loss'
-				: 'text-quiet'}>{words}</span
+				: 'text-quiet'}>{word === '' ? '' : `${word} `}{words}</span
 	>
 </span>

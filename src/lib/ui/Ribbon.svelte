@@ -7,7 +7,26 @@
 	 * A band whose height is grams, from weighed in to sold, drawn to scale; what leaves peels away
 	 * below. The plan stands faintly behind.
 	 */
-	let { actual, plan = null }: { actual: RibbonFigures | null; plan?: RibbonFigures | null } = $props();
+	let {
+		actual,
+		plan = null,
+		batchId
+	}: {
+		actual: RibbonFigures | null;
+		plan?: RibbonFigures | null;
+		/** Whose stations its stretches open. */
+		batchId: string;
+	} = $props();
+
+	/** The station that a stretch opens. */
+	const STATION: Record<RibbonStageKey, { path: string; word: string }> = {
+		weighedIn: { path: '/weigh', word: 'Weigh in' },
+		dough: { path: '/mix', word: 'Mix and rest' },
+		balls: { path: '/divide', word: 'Divide' },
+		pieces: { path: '/cook', word: 'Cook' },
+		packs: { path: '/pack', word: 'Count and pack' },
+		sold: { path: '#sold', word: 'Sales of this batch' }
+	};
 
 	const WORDS: Record<RibbonStageKey, string> = {
 		weighedIn: 'Weighed in',
@@ -80,7 +99,20 @@
 	});
 </script>
 
-<figure class="m-0" bind:clientWidth={width}>
+<figure class="relative m-0" bind:clientWidth={width}>
+	{#each stages as stage, index (stage.key)}
+		<!-- The stations are listed below too: these would only be passed twice by key. -->
+		<a
+			href="/batches/{batchId}{STATION[stage.key].path}"
+			tabindex="-1"
+			aria-label="{WORDS[stage.key]}: {STATION[stage.key].word}"
+			title={STATION[stage.key].word}
+			class="hover:bg-action/10 absolute top-0"
+			style:left="{index * step}px"
+			style:width="{step}px"
+			style:height="{TOP + HEIGHT}px"
+		></a>
+	{/each}
 	<svg
 		{width}
 		height={bottom}

@@ -1,8 +1,9 @@
 import { applyAction } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
 import type { Problem } from '$core/problem.ts';
-import type { SubmitFunction } from '@sveltejs/kit';
+import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
+import { busy } from './busy.ts';
 
 /** A form whose draft lives in the page: what was typed stays whatever the server says. */
 export interface DraftForm<Record> {
@@ -21,6 +22,24 @@ export function draftForm<Record>(options: { saved: string; onsaved?: () => void
 	let problems = $state.raw<readonly Problem[]>([]);
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
+	async function settle(result: ActionResult): Promise<void> {
+		if (result.type === 'failure') {
+			stale = (result.data?.stale as Record | undefined) ?? null;
+			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
+			focusFirstProblem();
+			return;
+		}
+		if (result.type === 'error') {
+			problems = [{ path: '', message: unreachable(result.error) }];
+			return;
+		}
+		problems = [];
+		stale = null;
+		options.onsaved?.();
+		toast.success(options.saved);
+		if (result.type === 'redirect') await applyAction(result);
+		else await invalidateAll();
+	}
 	return {
 		get problems() {
 			return problems;
@@ -38,24 +57,10 @@ export function draftForm<Record>(options: { saved: string; onsaved?: () => void
 		},
 		enhance: () => {
 			saving = true;
+			const done = busy();
 			return async ({ result }) => {
 				saving = false;
-				if (result.type === 'failure') {
-					stale = (result.data?.stale as Record | undefined) ?? null;
-					problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
-					focusFirstProblem();
-					return;
-				}
-				if (result.type === 'error') {
-					problems = [{ path: '', message: unreachable(result.error) }];
-					return;
-				}
-				problems = [];
-				stale = null;
-				options.onsaved?.();
-				toast.success(options.saved);
-				if (result.type === 'redirect') await applyAction(result);
-				else await invalidateAll();
+				await settle(result).finally(done);
 			};
 		}
 	};

@@ -1,7 +1,10 @@
+import { benchOf } from '$core/bench/bench.ts';
 import type { Drawing } from '$core/drawing/shapes.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { bestBefore } from '../../label-marks.ts';
 import { getBatch } from '../batches/read.ts';
+import type { Batch } from '../batches/types.ts';
+import { entriesOf } from '../bench/entries.ts';
 import { refuseUnsaid } from '../contact/unsaid.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
@@ -34,8 +37,21 @@ export async function labelToPrint(
 	const { drawing } = layoutLabel(content, revision.declared_g, {
 		code: batch?.code ?? '',
 		bestBefore:
-			batch && content.bestBeforeDays !== null ? bestBefore(batch.madeOn, content.bestBeforeDays) : ''
+			batch && content.bestBeforeDays !== null
+				? bestBefore(...(await lastDay(db, kitchen, batch, content.bestBeforeDays)))
+				: ''
 	});
 	const name = `label ${content.name} revision ${revision.number}`.replace(/[^\w -]+/g, '');
 	return { revision, drawing, name };
+}
+
+/** The day a batch is best before, as set for it at packing or as its label has it: from when, how many days. */
+async function lastDay(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Pick<Batch, 'id' | 'madeOn'>,
+	days: number
+): Promise<[from: string, days: number]> {
+	const own = benchOf(await entriesOf(db, kitchen.id, batch.id)).bestBefore;
+	return own === null ? [batch.madeOn, days] : [own, 0];
 }

@@ -6,7 +6,6 @@
 	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
-	import type { Stage } from '$core/squaring/stages.ts';
 	import { closingFigures } from '$lib/batch-closing.ts';
 	import { tick } from 'svelte';
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch-draft.ts';
@@ -15,14 +14,13 @@
 	import type { Batch } from '$lib/server/batches/types.ts';
 	import { recordForm } from '$lib/ui/record-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
-	import Mark from '$lib/ui/Mark.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
-	import Ribbon from '$lib/ui/Ribbon.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import BatchFacts from './BatchFacts.svelte';
 	import Closing from './Closing.svelte';
 	import { corrected } from './corrected.ts';
 	import Day from './Day.svelte';
+	import Head from './Head.svelte';
 	import Square from './Square.svelte';
 	import BatchSales from './BatchSales.svelte';
 	import { batchDifferences } from './differences.ts';
@@ -99,14 +97,6 @@
 	}
 	const marks = $derived(live && touched ? closings(figures) : batch.closings);
 	const nameOf = $derived(new Map(data.equipment.map(({ id, name }) => [id, name])));
-	const STAGE_WORDS: Record<Stage, string> = {
-		mix: 'Mix',
-		divide: 'Divide',
-		cook: 'Cook',
-		count: 'Count',
-		pack: 'Pack'
-	};
-
 	const differences = $derived(
 		form.theirs ? batchDifferences(draft, form.theirs, batch, (id) => nameOf.get(id) ?? 'equipment') : []
 	);
@@ -115,37 +105,7 @@
 <svelte:head><title>{batch.name} {batch.code} · Square Batch</title></svelte:head>
 <svelte:window onkeydown={form.saveByKey} />
 
-<header class="mb-4 flex flex-wrap items-end justify-between gap-3">
-	<div class="min-w-0">
-		<p class="text-sm"><a href="/batches">Batches</a></p>
-		<h1 class="break-words">
-			{batch.name}
-			<span class="text-quiet text-sm font-normal"
-				>batch <span class="figure">{batch.code}</span>, {dayText(batch.madeOn)},
-				<a href="/formulas/{batch.formulaId}">formula</a>
-				version {batch.formulaNumber}{batch.labelNumber === null
-					? ''
-					: `, packed under label revision ${batch.labelNumber}`}</span
-			>
-		</h1>
-		{#if batch.labelFormulaNumber !== null && batch.labelFormulaNumber !== batch.formulaNumber}
-			<p class="text-attention-ink text-sm font-semibold">
-				That label was approved for version {batch.labelFormulaNumber}:
-				<a href="/labels/{batch.productId}">see what it would say now</a>.
-			</p>
-		{/if}
-	</div>
-	{#if batch.recorded}<a class="button" href="/batches/{batch.id}/file" download>Square Batch file</a>{/if}
-</header>
-
-<Ribbon {actual} {plan} />
-<ul class="border-rule mt-3 flex flex-wrap gap-x-8 gap-y-2 border-b pb-3" aria-label="Does it square?">
-	{#each marks as closing (closing.stage)}
-		<li class="flex items-start gap-2">
-			<span class="text-sm font-semibold">{STAGE_WORDS[closing.stage]}</span><Mark {closing} />
-		</li>
-	{/each}
-</ul>
+<Head {batch} {actual} {plan} {marks} />
 
 <form
 	method="POST"

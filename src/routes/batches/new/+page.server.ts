@@ -57,7 +57,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 export const actions: Actions = {
 	default: async ({ locals: { db, kitchen }, request }) => {
 		const result = await withDraft(request, planForm, (form) => createBatch(db, kitchen, form.id, form));
-		if (typeof result === 'string') redirect(303, `/batches/${result}`);
+		if (typeof result === 'string') redirect(303, `/batches/${result}/weigh`);
 		return result;
 	}
 };

@@ -38,7 +38,10 @@ export async function down(knex: Knex): Promise<void> {
 	await knex.schema.alterTable('weighings', (table) => table.dropColumn('taken_by'));
 	await mayChange(knex, 'weighings');
 	// A correction is younger than what it corrects, and goes first.
-	await knex('weighings').whereNotIn('what', BEFORE).orderBy('id', 'desc').delete();
+	await knex.raw(
+		`DELETE FROM weighings WHERE what NOT IN (${BEFORE.map(() => '?').join(', ')}) ORDER BY id DESC`,
+		BEFORE
+	);
 	await neverChanges(knex, 'weighings', 'a weighing is never edited: add a correction');
 	await kinds(knex, BEFORE);
 	await check(

@@ -1,0 +1,55 @@
+import type { Entry } from '$core/bench/entries.ts';
+
+/** What another device did: entries it added, or none where the whole record has to be read again. */
+export interface News {
+	batchId: string;
+	entries: Entry[];
+}
+
+const hearing = new Set<(news: News) => void>();
+
+/** Calls `listener` with the news of the kitchen, as long as the page listens to it. */
+export function hear(listener: (news: News) => void): () => void {
+	hearing.add(listener);
+	return () => hearing.delete(listener);
+}
+
+/**
+ * Listens to the news of the kitchen, while the page is looked at: a browser allows few streams at once,
+ * and a tab nobody sees needs none. `oncome` is called whenever the stream is there again, to catch up.
+ */
+export function listenToNews(oncome: () => void): () => void {
+	let stream: EventSource | null = null;
+	let wasOpen = false;
+	const connect = () => {
+		if (document.visibilityState === 'hidden') {
+			stream?.close();
+			stream = null;
+			return;
+		}
+		if (stream) return;
+		stream = new EventSource('/live');
+		stream.onmessage = (event: MessageEvent<string>) => {
+			const news = JSON.parse(event.data) as News;
+			for (const listener of hearing) listener(news);
+		};
+		stream.onopen = () => {
+			// The page was read just before it opened the first time.
+			if (wasOpen) oncome();
+			wasOpen = true;
+		};
+		stream.onerror = () => {
+			// A server that answered with an error ends the stream for good: begin another.
+			if (stream?.readyState !== EventSource.CLOSED) return;
+			stream = null;
+			setTimeout(connect, 1000);
+		};
+	};
+	connect();
+	document.addEventListener('visibilitychange', connect);
+	return () => {
+		document.removeEventListener('visibilitychange', connect);
+		stream?.close();
+		stream = null;
+	};
+}

@@ -1,0 +1,266 @@
+<script lang="ts">
+	import { AUTO_START, autoTake } from '$core/scale/steady.ts';
+	import { readGrams } from '$core/measure/reading.ts';
+	import { networkScale } from '$lib/scale/network.ts';
+	import { BAUD_RATES, hasSerial, serialScale } from '$lib/scale/serial.ts';
+	import { dock } from '$lib/scale/dock.svelte.ts';
+	import { fixed, plain } from '$lib/format.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import { onMount, untrack } from 'svelte';
+	import SimulatedScale from './SimulatedScale.svelte';
+
+	/** The scale at the side of a station: its figure, the bar to a target, and what takes a reading. */
+	let {
+		of,
+		target_g = null,
+		tolerance_g = 0,
+		already_g = 0,
+		least_g,
+		division_g,
+		containers = [],
+		zeroAfter = false,
+		disabled = false,
+		ontake,
+		onundo = null
+	}: {
+		/** What a reading now is of, in words. */
+		of: string;
+		/** What is wanted; null where any weight will do. */
+		target_g?: number | null;
+		tolerance_g?: number;
+		/** What of the target is in already. */
+		already_g?: number;
+		/** Below this a steady load is not taken by itself. */
+		least_g: number;
+		division_g: number;
+		containers?: { id: string; name: string; tare_g: number }[];
+		/** What was taken stays on the scale, and the next starts at nothing. */
+		zeroAfter?: boolean;
+		disabled?: boolean;
+		ontake: (grams: number, by: 'scale' | 'typed') => void;
+		/** Takes the last reading back; null while there is none. */
+		onundo?: (() => void) | null;
+	} = $props();
+
+	const decimals = $derived(Math.max(0, -Math.floor(Math.log10(division_g))));
+	const net_g = $derived(dock.connected ? dock.net_g : null);
+	const total_g = $derived(already_g + Math.max(0, net_g ?? 0));
+	/** The bar reaches a fifth past the target, so that too much shows. */
+	const reach_g = $derived(target_g === null ? 0 : Math.max(target_g * 1.2, already_g * 1.05));
+	const share = (grams: number) => `${Math.min(100, Math.max(0, (100 * grams) / reach_g))}%`;
+	const missing_g = $derived(target_g === null ? null : target_g - total_g);
+	const standing = $derived(
+		missing_g === null || (net_g ?? 0) + already_g === 0
+			? ''
+			: missing_g > tolerance_g
+				? `${fixed(missing_g, decimals)} g missing`
+				: missing_g < -tolerance_g
+					? `${fixed(-missing_g, decimals)} g too much`
+					: 'there'
+	);
+	const canTake = $derived(!disabled && dock.connected && (dock.steadyNet_g ?? 0) > 0);
+
+	let typed = $state('');
+	let typedError = $state('');
+	let auto = AUTO_START;
+
+	function take(): void {
+		const grams = dock.steadyNet_g;
+		if (disabled || grams === null || grams <= 0) return;
+		auto = { takenAt_g: dock.load_g, armed: false };
+		ontake(grams, 'scale');
+		if (zeroAfter) dock.tare();
+	}
+	function takeTyped(): void {
+		const read = readGrams(typed);
+		if (!read.ok) {
+			typedError = typed.trim() === '' ? 'type what the scale shows' : read.message;
+			return;
+		}
+		typedError = '';
+		typed = '';
+		ontake(read.value, 'typed');
+	}
+	$effect(() => {
+		const { load_g, net_g: net, steady_g } = dock;
+		if (load_g === null || net === null) return;
+		untrack(() => {
+			const { next, take: taking } = autoTake(
+				auto,
+				{ load_g, net_g: net, steady: steady_g !== null },
+				least_g
+			);
+			// Without it switched on nothing is taken, and so nothing is held against the next load.
+			if (!dock.auto || disabled) return;
+			auto = next;
+			if (taking) take();
+		});
+	});
+
+	let choice = $state('');
+	let serial = $state(false);
+	let baudRate = $state('9600');
+	/** The name of a scale on the network where none was chosen. */
+	const NETWORK = 'bench';
+	function choose(which: string): void {
+		choice = which;
+		const scale =
+			which === 'none'
+				? null
+				: which === 'serial'
+					? serialScale(Number(baudRate))
+					: networkScale(which, 'on the network');
+		void dock.use(scale, which);
+	}
+	onMount(() => {
+		serial = hasSerial();
+		// A serial port is opened by the person's own press, never by itself.
+		const before = dock.choice;
+		choose(before === '' || before === 'serial' ? NETWORK : before);
+	});
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key !== 'Enter' || event.defaultPrevented || event.ctrlKey || event.metaKey) return;
+		const at = event.target instanceof HTMLElement ? event.target : null;
+		if (at?.closest('input, textarea, select, button, a, summary, [contenteditable], [role="dialog"]'))
+			return;
+		take();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<section aria-label="Scale" class="min-w-0">
+	<p class="text-quiet text-sm">On the scale: <span data-testid="scale-of">{of}</span></p>
+	<p
+		class={['figure flex items-baseline leading-none', dock.steady_g === null && 'text-quiet']}
+		data-testid="on-scale"
+		data-steady={dock.steady_g === null ? 'no' : 'yes'}
+	>
+		<span class="text-6xl xl:text-7xl">{net_g === null ? '–' : fixed(net_g, decimals)}</span>
+		<span class="unit text-2xl">g</span>
+	</p>
+	{#if target_g !== null}
+		<div class="border-ink bg-sheet relative mt-2 h-6 border" aria-hidden="true">
+			<div
+				class={[
+					'absolute inset-y-0 left-0',
+					missing_g !== null && missing_g < -tolerance_g ? 'bg-loss' : 'bg-flour'
+				]}
+				style:width={share(total_g)}
+			></div>
+			<div class="bg-ink absolute -inset-y-1 w-0.5" style:left={share(target_g)}></div>
+		</div>
+		<p class="text-quiet mt-1 flex justify-between text-sm">
+			<span data-testid="standing" class="font-semibold">{standing}</span>
+			<span
+				>target <b class="figure">{plain(target_g, decimals)}</b>
+				± {plain(tolerance_g, Math.max(1, decimals))} g</span
+			>
+		</p>
+	{/if}
+	<p class="mt-1 min-h-5 text-sm" role="status">
+		{#if dock.overload}<b class="text-loss">Too much for this scale: take some off.</b>
+		{:else if choice !== 'none' && !dock.connected}<b class="text-attention-ink"
+				>The scale does not answer. Type what it shows, or plug it in again.</b
+			>
+		{:else if dock.batteryLow}<b class="text-attention-ink">Its battery is low: readings wander.</b>
+		{:else if dock.connected && dock.steady_g === null}<span class="text-quiet">moving…</span>
+		{/if}
+		{#if dock.trouble}<span class="text-loss">{dock.trouble}</span>{/if}
+	</p>
+	<button
+		type="button"
+		class="button button-main mt-2 w-full py-3 text-base"
+		disabled={!canTake}
+		onclick={take}>Take reading</button
+	>
+	<div class="mt-2 grid grid-cols-2 gap-2">
+		<button type="button" class="button" disabled={!dock.connected} onclick={() => dock.tare()}>Tare</button>
+		<button type="button" class="button" disabled={!onundo || disabled} onclick={() => onundo?.()}
+			>Undo last</button
+		>
+	</div>
+	{#if dock.tare_g !== 0}
+		<p class="text-quiet mt-1 text-sm">
+			<span class="figure">{fixed(dock.tare_g, decimals)}</span> g taken off.
+			<button type="button" class="min-h-8 underline" onclick={() => (dock.tare_g = 0)}
+				>Take nothing off</button
+			>
+		</p>
+	{/if}
+	{#if containers.length > 0}
+		<div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+			<span class="text-quiet">Take off:</span>
+			{#each containers as container (container.id)}
+				<button
+					type="button"
+					class="min-h-11 underline sm:min-h-8"
+					disabled={!dock.connected}
+					onclick={() => (dock.tare_g = container.tare_g)}
+					>{container.name} <span class="figure">{plain(container.tare_g, decimals)}</span> g</button
+				>
+			{/each}
+		</div>
+	{/if}
+	<label class="mt-1 flex min-h-11 items-center gap-2 text-sm">
+		<input
+			type="checkbox"
+			class="accent-action size-5"
+			checked={dock.auto}
+			onchange={(event) => dock.setAuto(event.currentTarget.checked)}
+		/>Take a steady reading by itself
+	</label>
+	<form
+		class="mt-1 flex items-start gap-2"
+		onsubmit={(event) => {
+			event.preventDefault();
+			takeTyped();
+		}}
+	>
+		<Field
+			label="Or type it"
+			unit="g"
+			bind:value={typed}
+			error={typedError}
+			inputmode="decimal"
+			class="flex-1"
+			{disabled}
+		/>
+		<button class="button mt-6" {disabled}>Take it</button>
+	</form>
+	<details class="mt-3 text-sm">
+		<summary class="text-quiet min-h-8 cursor-pointer"
+			>{choice === 'none'
+				? 'No scale connected'
+				: dock.connected
+					? `Scale ready, ${plain(division_g, decimals)} g steps`
+					: 'Choose a scale'}</summary
+		>
+		<div class="mt-1 flex flex-wrap gap-2">
+			<button
+				type="button"
+				class="button"
+				aria-pressed={!['', 'none', 'serial'].includes(choice)}
+				onclick={() => choose(NETWORK)}>On the network</button
+			>
+			{#if serial}
+				<button
+					type="button"
+					class="button"
+					aria-pressed={choice === 'serial'}
+					onclick={() => choose('serial')}>At a serial port</button
+				>
+				<label class="flex items-center gap-2"
+					>baud
+					<select class="input w-28" bind:value={baudRate}>
+						{#each BAUD_RATES as rate (rate)}<option value={String(rate)}>{rate}</option>{/each}
+					</select></label
+				>
+			{/if}
+			<button type="button" class="button" aria-pressed={choice === 'none'} onclick={() => choose('none')}
+				>None: I type</button
+			>
+		</div>
+	</details>
+	{#if choice !== 'none' && choice !== 'serial' && choice !== ''}<SimulatedScale name={choice} />{/if}
+</section>

@@ -1,0 +1,33 @@
+<script lang="ts">
+	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { plain, plural } from '$lib/format.ts';
+
+	/** What the server does not have yet, and what it would not take. */
+	const waiting = $derived(outbox.reached ? 0 : outbox.waiting.length);
+	function words({ entry }: (typeof outbox.refused)[number]): string {
+		if (entry.kind === 'event') return entry.happening.name;
+		return entry.grams === null ? 'taking a reading back' : `a reading of ${plain(entry.grams, 1)} g`;
+	}
+</script>
+
+{#if waiting > 0}
+	<p
+		class="border-attention bg-attention-pale mb-3 border-l-4 px-4 py-2 font-semibold"
+		role="status"
+		data-testid="waiting"
+	>
+		The server does not answer: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
+		in order. Go on working.
+	</p>
+{/if}
+{#each outbox.refused as refusal (refusal.entry.id)}
+	<p
+		class="border-loss bg-loss-pale mb-3 flex flex-wrap items-center gap-3 border-l-4 px-4 py-2"
+		role="alert"
+	>
+		<span class="flex-1">Not kept, {words(refusal)}: {refusal.message}.</span>
+		<button type="button" class="button" onclick={() => outbox.dismiss(refusal.entry.id)}
+			>I have seen it</button
+		>
+	</p>
+{/each}

@@ -1,0 +1,31 @@
+import { cookLossHistory } from '$lib/server/batches/history.ts';
+import { getBatch, listBatches } from '$lib/server/batches/read.ts';
+import { entriesOf } from '$lib/server/bench/entries.ts';
+import { stationFacts } from '$lib/server/bench/station.ts';
+import { orNotFound } from '$lib/server/edge/actions.ts';
+import { listEquipment } from '$lib/server/equipment.ts';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
+	const batch = await orNotFound(getBatch(db, kitchen, params.id));
+	const [entries, station, equipment, batches] = await Promise.all([
+		entriesOf(db, kitchen.id, batch.id),
+		stationFacts(db, kitchen, batch),
+		listEquipment(db, kitchen.id),
+		listBatches(db, kitchen, { formulaId: batch.formulaId })
+	]);
+	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
+	return {
+		batch,
+		entries,
+		station,
+		/** What has an empty weight to take off. */
+		containers: equipment.flatMap(({ id, name, tare_g, retired }) =>
+			tare_g === null || retired ? [] : [{ id, name, tare_g }]
+		),
+		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
+		/** Cook losses of earlier batches, newest first, for how heavy a ball has to be. */
+		pastLosses: earlier.flatMap(({ facts }) => facts?.yield.cookLoss ?? []),
+		scaleDivision_g: kitchen.scaleDivision_g
+	};
+};

@@ -1,0 +1,62 @@
+<script lang="ts">
+	import { preloadCode } from '$app/navigation';
+	import { ribbonFigures, ribbonSoFar } from '$core/massflow/ribbon.ts';
+	import { derivePlan } from '$core/plan.ts';
+	import { closings } from '$core/squaring/closings.ts';
+	import { closingFigures, unweighedLines } from '$lib/batch-closing.ts';
+	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { beginSession } from '$lib/bench/session.svelte.ts';
+	import { dock } from '$lib/scale/dock.svelte.ts';
+	import { onMount } from 'svelte';
+	import Head from '../Head.svelte';
+
+	let { data, children } = $props();
+
+	const session = beginSession(() => data);
+	const batch = $derived(session.batch);
+	const facts = $derived(session.facts);
+	const plan = $derived.by(() => {
+		const recipe = plannedRecipe(data.batch);
+		const planned = derivePlan(recipe, data.expectedLoss);
+		return planned.ok ? ribbonFigures(recipe, planned.value, 0) : null;
+	});
+	const reached = $derived({
+		weighed: new Set(batch.lines.flatMap((line, index) => (line.weighed_g === null ? [] : index))),
+		dough: batch.doughWeight_g !== null,
+		balls: batch.ballCount !== null,
+		pieces: batch.finishedWeights_g.length > 0,
+		packs: batch.packs !== null
+	});
+	const actual = $derived(
+		facts && batch.recorded ? ribbonSoFar(batch.recipe, facts, batch.packsSold, reached) : null
+	);
+	const marks = $derived(
+		session.isClosed
+			? batch.closings
+			: closings(
+					closingFigures(
+						batch.recipe,
+						facts,
+						{ ...batch, unweighedLines: unweighedLines(batch) },
+						data.scaleDivision_g
+					)
+				)
+	);
+
+	onMount(() => {
+		dock.prepare(data.scaleDivision_g);
+		// With the server gone the next station has to be here already.
+		for (const station of ['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'])
+			void preloadCode(`/batches/${data.batch.id}/${station}`);
+		return () => void dock.leave();
+	});
+</script>
+
+<Head {batch} {actual} {plan} {marks} />
+{#if session.isClosed}
+	<p class="border-squared bg-sheet mt-3 border-l-4 px-4 py-2 font-semibold" role="status">
+		This batch is closed: nothing is taken any more.
+		<a href="/batches/{batch.id}">A correction is recorded beside it</a>.
+	</p>
+{/if}
+<div class="mt-3">{@render children()}</div>
