@@ -92,7 +92,8 @@ export function scaleModel(random: () => number, traits: Partial<ScaleTraits> = 
 			const noise_g = normal() * now.division_g * (now.batteryLow ? WEAK_NOISE_STEPS : NOISE_STEPS);
 			const steps = Math.round((felt_g(at_ms) + zero_g + noise_g) / now.division_g);
 			const decimals = Math.max(0, -Math.floor(Math.log10(now.division_g)));
-			const steady = (at_ms - changed_ms) / 1000 >= UNSTEADY_S;
+			const resting = Math.abs(felt_g(at_ms) - load_g) < now.division_g / 2;
+			const steady = resting && (at_ms - changed_ms) / 1000 >= UNSTEADY_S;
 			return `${(steps * now.division_g + 0).toFixed(decimals).padStart(9)} g ${steady ? 'S' : '~'}`;
 		}
 	};

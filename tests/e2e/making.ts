@@ -1,5 +1,5 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
-import type { FormulaDraft, LineDraft } from '../../src/lib/formula-draft.ts';
+import type { FormulaDraft, LineDraft, StepDraft } from '../../src/lib/formula-draft.ts';
 
 /** A name nothing else in the kitchen has. */
 export const fresh = (name: string): string =>
@@ -58,6 +58,17 @@ export async function nextLine(page: Page): Promise<void> {
 	await page.getByRole('button', { name: /^Type the next line/ }).click();
 }
 
+/** A step that is timed. */
+export const REST_STEP: StepDraft = {
+	key: 'rest',
+	kind: 'rest',
+	text: 'Cover and rest',
+	low: '20',
+	high: '30',
+	temperature: '',
+	cue: ''
+};
+
 /** What `newFormula` is made of. */
 const LINES: [ingredient: string, use: LineDraft['use'], grams: string, uptake: string][] = [
 	['Bread flour, enriched', 'dough', '1000', ''],
@@ -70,13 +81,18 @@ const LINES: [ingredient: string, use: LineDraft['use'], grams: string, uptake: 
  * A new formula, kept, and its sheet opened: 1000 g bread flour, 600 g water, 20 g salt, 60 g dusting
  * of which 26 g stay on. It is sent as the sheet sends it; typing it is tested where that is the subject.
  */
-export async function newFormula(page: Page, name: string): Promise<void> {
+export async function newFormula(
+	page: Page,
+	name: string,
+	steps: StepDraft[] = [],
+	origin = process.env.BASE_URL ?? ''
+): Promise<void> {
 	const { request } = page;
 	const found = (await (await request.get('/find.json')).json()) as { text: string; href: string }[];
 	const idOf = (ingredient: string) =>
 		found.find((each) => each.text === ingredient && each.href.startsWith('/shelf/'))?.href.split('/')[2] ??
 		'';
-	const { location } = await act(request, '/formulas?/new');
+	const { location } = await act(request, '/formulas?/new', null, origin);
 	const id = location?.split('/')[2] ?? '';
 	const draft: FormulaDraft = {
 		id,
@@ -99,7 +115,7 @@ export async function newFormula(page: Page, name: string): Promise<void> {
 			high_g: null,
 			toWeigh: false
 		})),
-		steps: [],
+		steps,
 		productId: null,
 		product: {
 			pieceOne: 'roti',
@@ -115,7 +131,7 @@ export async function newFormula(page: Page, name: string): Promise<void> {
 			discs: []
 		}
 	};
-	const answer = await act(request, `/formulas/${id}?/keep`, draft);
+	const answer = await act(request, `/formulas/${id}?/keep`, draft, origin);
 	expect(answer.type, JSON.stringify(answer)).toBe('success');
 	await open(page, `/formulas/${id}`);
 }
@@ -124,9 +140,9 @@ export async function newFormula(page: Page, name: string): Promise<void> {
 export async function act(
 	request: APIRequestContext,
 	path: string,
-	draft: unknown = null
+	draft: unknown = null,
+	origin = process.env.BASE_URL ?? ''
 ): Promise<{ type: string; location?: string }> {
-	const origin = process.env.BASE_URL ?? '';
 	const response = await request.post(path, {
 		multipart: { draft: JSON.stringify(draft) },
 		headers: { origin, accept: 'application/json', 'x-sveltekit-action': 'true' }

@@ -6,6 +6,7 @@ import type { Scale } from './scale.ts';
 const CHOICE = 'square-batch:scale';
 /** A scale whose battery is weak says so more often than this. */
 const LINES_WITH_GOOD_BATTERY = 100;
+const TARE = 'square-batch:tare';
 const AUTO = 'square-batch:scale-auto';
 
 /** The scale in use on this device: what it shows, how steady it is, and what is taken off for the bowl. */
@@ -66,7 +67,6 @@ class ScaleDock {
 		await close?.();
 		this.#connected(false);
 		this.trouble = '';
-		this.tare_g = 0;
 	}
 
 	/** What lies on it less the tare. */
@@ -81,7 +81,18 @@ class ScaleDock {
 
 	/** From now on what lies on it counts as nothing. */
 	tare(): void {
-		this.tare_g = this.steady_g ?? this.load_g ?? 0;
+		this.setTare(this.steady_g ?? this.load_g ?? 0);
+	}
+
+	/** Takes so much off from now on; it stays off when the page is read again, for the bowl still stands there. */
+	setTare(grams: number): void {
+		this.tare_g = grams;
+		sessionStorage.setItem(TARE, String(grams));
+	}
+
+	/** Takes off what was taken off before the page was read again. */
+	restoreTare(): void {
+		this.tare_g = Number(sessionStorage.getItem(TARE) ?? 0);
 	}
 
 	#connected(is: boolean): void {

@@ -1,3 +1,4 @@
+import { nextStation } from '$lib/bench/next-station.ts';
 import { listBatches } from '$lib/server/batches/read.ts';
 import type { PageServerLoad } from './$types';
 
@@ -9,7 +10,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 			code: batch.code,
 			name: batch.name,
 			madeOn: batch.madeOn,
-			recorded: batch.recorded,
+			/** Where the work on it goes on; null once packs were made or it was closed. */
+			next: batch.closed.length > 0 || batch.packsMade > 0 ? null : nextStation(batch),
 			packPieces: batch.packPieces,
 			packsMade: batch.packsMade,
 			packsLeft: batch.packsLeft,

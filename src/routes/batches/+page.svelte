@@ -5,8 +5,8 @@
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();
-	const planned = $derived(data.batches.filter((batch) => !batch.recorded));
-	const made = $derived(data.batches.filter((batch) => batch.recorded));
+	const onBench = $derived(data.batches.filter((batch) => batch.next !== null));
+	const made = $derived(data.batches.filter((batch) => batch.next === null));
 	const off = $derived(
 		made.filter((batch) => batch.closings.some((closing) => closing.state === 'off')).length
 	);
@@ -36,21 +36,19 @@
 	</p>
 {/if}
 
-{#if planned.length > 0}
+{#if onBench.length > 0}
 	<section aria-labelledby="bench" class="mb-8">
 		<h2 id="bench">On the bench</h2>
 		<ul class="mt-2 grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
-			{#each planned as batch (batch.id)}
+			{#each onBench as batch (batch.id)}
 				<li>
 					<a
-						href="/batches/{batch.id}"
+						href="/batches/{batch.id}/{batch.next?.path}"
 						class="bg-sheet border-rule hover:border-action block border p-4 no-underline"
 					>
 						<span class="font-bold">{batch.name}</span>
 						<span class="text-quiet figure ml-1 text-sm">{batch.code}</span>
-						<span class="text-quiet block text-sm"
-							>planned for {dayText(batch.madeOn)}, nothing weighed yet</span
-						>
+						<span class="text-quiet block text-sm">{dayText(batch.madeOn)}, {batch.next?.words}</span>
 					</a>
 				</li>
 			{/each}

@@ -116,7 +116,10 @@
 		serial = hasSerial();
 		// A serial port is opened by the person's own press, never by itself.
 		const before = dock.choice;
+		dock.restoreTare();
 		choose(before === '' || before === 'serial' ? NETWORK : before);
+		// The next station begins with nothing taken off.
+		return () => dock.setTare(0);
 	});
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== 'Enter' || event.defaultPrevented || event.ctrlKey || event.metaKey) return;
@@ -183,8 +186,7 @@
 	{#if dock.tare_g !== 0}
 		<p class="text-quiet mt-1 text-sm">
 			<span class="figure">{fixed(dock.tare_g, decimals)}</span> g taken off.
-			<button type="button" class="min-h-8 underline" onclick={() => (dock.tare_g = 0)}
-				>Take nothing off</button
+			<button type="button" class="min-h-8 underline" onclick={() => dock.setTare(0)}>Take nothing off</button
 			>
 		</p>
 	{/if}
@@ -196,7 +198,7 @@
 					type="button"
 					class="min-h-11 underline sm:min-h-8"
 					disabled={!dock.connected}
-					onclick={() => (dock.tare_g = container.tare_g)}
+					onclick={() => dock.setTare(container.tare_g)}
 					>{container.name} <span class="figure">{plain(container.tare_g, decimals)}</span> g</button
 				>
 			{/each}

@@ -62,7 +62,7 @@
 		again = { lineId: current.id, corrects: last.id };
 		chosen = current.id;
 		// What was set to zero after it belongs to the reading again.
-		if (last.by === 'scale' && dock.connected) dock.tare_g = Math.max(0, dock.tare_g - last.grams);
+		if (last.by === 'scale' && dock.connected) dock.setTare(Math.max(0, dock.tare_g - last.grams));
 	}
 	function scaleRest(): void {
 		if (!current || current.weighed_g === null) return;

@@ -1,0 +1,177 @@
+import { ulid } from 'ulid';
+import { bakeAtTheScale, goOn, scaleOfOwn, shows, weigh } from './at-the-scale.ts';
+import { fresh, newFormula, open, planAtBench, ready, REST_STEP } from './making.ts';
+import { expect, test } from './test.ts';
+
+test('a whole batch through the scale to a squared close, the page read again in each station', async ({
+	page
+}) => {
+	test.slow();
+	const pan = await scaleOfOwn(page);
+	await newFormula(page, fresh('Bench roti'), [REST_STEP]);
+	await planAtBench(page);
+	await bakeAtTheScale(page, pan, async () => {
+		await page.reload();
+		await ready(page);
+	});
+});
+
+test('too much of a line: the rest is scaled to it, kept, or some is taken out; by feel it moves the hydration', async ({
+	page
+}) => {
+	await newFormula(page, fresh('Over roti'), [REST_STEP]);
+	await planAtBench(page);
+	const type = async (grams: string) => {
+		await page.getByLabel('Or type it').fill(grams);
+		await page.getByRole('button', { name: 'Take it' }).click();
+	};
+	await type('some');
+	await expect(page.getByLabel('Or type it')).toHaveAttribute('aria-invalid', 'true');
+	await expect(page.getByLabel('Or type it')).toHaveValue('some');
+	// 1005 is within half a percent of 1000, 1050 is 50 too much.
+	await type('1050');
+	await expect(page.getByText('50.0 g more than the 1,000 g wanted.')).toBeVisible();
+	await page.getByRole('button', { name: 'Scale the rest to it' }).click();
+	// 600 · 1.05 = 630
+	await expect(page.getByTestId('to-add')).toContainText('Add 630.0 g');
+	await type('640');
+	await page.getByRole('button', { name: 'Take some out' }).click();
+	await type('630');
+	await expect(page.getByTestId('line-now')).toHaveText('Salt');
+	await type('12');
+	await expect(page.getByTestId('to-add')).toContainText('Add 9.0 g: 12 g are in'); // 20 · 1.05 = 21
+	await page.getByRole('button', { name: 'Undo last' }).click();
+	await expect(page.getByTestId('to-add')).toContainText('Add 21.0 g');
+	await type('12');
+	await page.getByRole('button', { name: 'Enough: go on' }).click();
+	await expect(page.getByText('Every line of the mix is weighed')).toBeVisible();
+
+	await goOn(page, 'Mix and rest', 'mix');
+	await expect(page.getByTestId('hydration')).toHaveText('60.0%'); // 630 / 1050
+	await page.getByLabel('What is weighed').selectOption({ label: 'Water, added by feel' });
+	await type('21');
+	await expect(page.getByTestId('hydration')).toHaveText('62.0%'); // 651 / 1050
+});
+
+test('the scale unplugged, overloaded, and taking by itself', async ({ page }) => {
+	const pan = await scaleOfOwn(page);
+	await newFormula(page, fresh('Scale roti'));
+	await planAtBench(page);
+	await page.getByRole('link', { name: 'Divide', exact: false }).first().click();
+	await expect(page).toHaveURL(/divide$/);
+	await page.getByLabel('Take a steady reading by itself').check();
+	await pan.put(59);
+	await expect(page.getByRole('button', { name: /^Ball 1, 59\.\d g, within/ })).toBeVisible();
+	await pan.clear();
+	await shows(page, '0.0');
+	await pan.put(64);
+	await expect(page.getByRole('button', { name: /^Ball 2, 6[34]\.\d g, heavy/ })).toBeVisible();
+	await page.getByLabel('Take a steady reading by itself').uncheck();
+	await pan.clear();
+	await shows(page, '0.0');
+
+	await test.step('a ball pressed is weighed again, in its place', async () => {
+		await page.getByRole('button', { name: /^Ball 2/ }).click();
+		await weigh(page, pan, 60);
+		await expect(page.getByRole('button', { name: /^Ball 2, (60\.0|59\.9|60\.1) g, within/ })).toBeVisible();
+		await expect(page.getByTestId('scale-of')).toHaveText('ball 3');
+	});
+	await test.step('a bowl can be taken off', async () => {
+		await page.getByRole('button', { name: 'Tare', exact: true }).click();
+		await shows(page, '0.0');
+		await page.getByRole('button', { name: 'Take nothing off' }).click();
+		await shows(page, '60.0');
+	});
+	await test.step('too much, and nothing at all, are said', async () => {
+		await pan.put(6000);
+		await expect(page.getByText('Too much for this scale')).toBeVisible();
+		await expect(page.getByRole('button', { name: 'Take reading' })).toBeDisabled();
+		await pan.clear();
+		await pan.change({ connected: false });
+		await expect(page.getByText('The scale does not answer')).toBeVisible();
+		await pan.change({ connected: true });
+		await shows(page, '0.0');
+	});
+});
+
+test('two browsers on one batch see each other’s readings', async ({ page, browser }) => {
+	await newFormula(page, fresh('Shared roti'));
+	await planAtBench(page);
+	const other = await (await browser.newContext()).newPage();
+	await open(other, page.url());
+	const type = async (at: typeof page, grams: string) => {
+		await at.getByLabel('Or type it').fill(grams);
+		await at.getByRole('button', { name: 'Take it' }).click();
+	};
+	const began = Date.now();
+	await type(page, '1000');
+	await expect(other.getByTestId('line-now')).toHaveText('Water');
+	test.info().annotations.push({ type: 'seen after', description: `${Date.now() - began} ms` });
+	await type(other, '600');
+	await expect(page.getByTestId('line-now')).toHaveText('Salt');
+	await other.getByRole('button', { name: 'Undo last' }).click();
+	await expect(page.getByTestId('line-now')).toHaveText('Water');
+	await other.context().close();
+});
+
+test('a timer that ran out while nobody looked is late after a reload, and shows on every page', async ({
+	page
+}) => {
+	const name = fresh('Late roti');
+	await newFormula(page, name, [REST_STEP]);
+	await planAtBench(page);
+	const batch = page.url().replace(/\/weigh$/, '');
+	const begun = new Date(Date.now() - 34 * 60_000).toISOString();
+	await page.request.post(`${batch}/entries.json`, {
+		data: {
+			entries: [
+				{
+					kind: 'event',
+					id: ulid(),
+					at: begun,
+					happening: { name: 'step begun', step: 0 },
+					voids: null
+				}
+			]
+		}
+	});
+	// 34 minutes of 20 to 30
+	const running = page.getByTestId('running').filter({ hasText: name });
+	await open(page, '/formulas');
+	await expect(running).toContainText(/4:\d\d over/);
+	const rung = () =>
+		page.evaluate(
+			() => Object.keys(localStorage).filter((key) => key.startsWith('square-batch:rung:')).length
+		);
+	await expect.poll(rung).toBeGreaterThan(0);
+	await page.reload();
+	await ready(page);
+	await running.click();
+	await expect(page).toHaveURL(/mix$/);
+	await expect(page.getByTestId('timer')).toContainText(/4:\d\d over/);
+	await page.getByRole('button', { name: 'End Cover and rest' }).click();
+	await expect(page.getByRole('list', { name: 'Steps' })).toContainText(/4:\d\d after its time/);
+	await expect(running).toHaveCount(0);
+});
+
+test('what is not taken says so and is not lost without a word', async ({ page }) => {
+	await newFormula(page, fresh('Not taken roti'));
+	await planAtBench(page);
+	await page.getByRole('link', { name: 'Cook', exact: false }).first().click();
+	await expect(page).toHaveURL(/cook$/);
+	// Another device counted one ball: a second reject cannot be.
+	const batch = page.url().replace(/\/cook$/, '');
+	const counted = { name: 'counted', of: 'balls', count: 1 };
+	await page.request.post(`${batch}/entries.json`, {
+		data: {
+			entries: [{ kind: 'event', id: ulid(), at: new Date().toISOString(), happening: counted, voids: null }]
+		}
+	});
+	await page.getByRole('button', { name: 'burnt' }).click();
+	await page.getByRole('button', { name: 'torn' }).click();
+	const said = page.getByRole('alert').filter({ hasText: '2 rejects are more than the 1 balls' });
+	await expect(said).toBeVisible();
+	await expect(page.getByTestId('pieces')).toContainText('Rejected 1');
+	await said.getByRole('button', { name: 'I have seen it' }).click();
+	await expect(said).toHaveCount(0);
+});
