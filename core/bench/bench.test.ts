@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min } from './bench.ts';
+import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment } from './bench.ts';
 import type { Entry, Happening, WeighingEntry } from './entries.ts';
 
 let next = 0;
@@ -139,14 +139,16 @@ describe('what happened', () => {
 		expect([bench.factorOf('water'), bench.factorOf('flour')]).toEqual([1.1, 1]);
 	});
 
-	it('time taken runs over weighings and the making, not over what is typed later', () => {
-		const entries = [
-			weighing({ at: at(0) }),
-			event({ name: 'step begun', step: 0 }, { at: at(10) }),
-			event({ name: 'pieces done', count: 1 }, { at: at(50) }),
-			event({ name: 'counted', of: 'packs', count: 4 }, { at: at(59) })
+	it('time taken runs from the first to the last of the making, not over what is typed at the desk', () => {
+		const moments: Moment[] = [
+			{ at: at(0), what: 'scale' },
+			{ at: at(10), what: 'step begun' },
+			{ at: at(50), what: 'pieces done' },
+			{ at: at(59), what: 'typed' },
+			{ at: at(59), what: 'counted' }
 		];
-		expect(timeTaken_min(entries)).toBe(50);
-		expect(timeTaken_min(entries.slice(0, 1))).toBeNull();
+		expect(timeTaken_min(moments)).toBe(50);
+		expect(timeTaken_min(moments.slice(0, 1))).toBeNull();
+		expect(timeTaken_min(moments.slice(3))).toBeNull();
 	});
 });

@@ -5,6 +5,7 @@ import {
 	type Counted,
 	type Entry,
 	type EventEntry,
+	type Happening,
 	type RejectReason,
 	type WeighingEntry,
 	type Weighed
@@ -199,14 +200,26 @@ export function lineWeighed_g(bench: Bench, lineId: string): number | null {
 	return totalOf(bench.readings('line', lineId));
 }
 
-/** Minutes from the first thing that happened to the last that makes the batch; null of fewer than two. */
-export function timeTaken_min(entries: readonly Entry[]): number | null {
-	const times = entries
-		.filter((entry) => entry.kind === 'weighing' || MAKING.has(entry.happening.name))
-		.map((entry) => Date.parse(entry.at));
-	if (times.length < 2) return null;
-	return (Math.max(...times) - Math.min(...times)) / 60_000;
+/** Something that was done to a batch, and when. */
+export interface Moment {
+	at: string;
+	/** How a weighing was taken, or what happened. */
+	what: WeighingEntry['by'] | Happening['name'];
 }
 
-/** Happenings of the making itself; what is typed at the desk later says nothing of its time. */
-const MAKING = new Set(['step begun', 'step ended', 'pieces on', 'pieces done', 'piece rejected']);
+/** What is done at the bench while it happens; what is typed may have been typed at the desk, days later. */
+const MAKING = new Set<Moment['what']>([
+	'scale',
+	'step begun',
+	'step ended',
+	'pieces on',
+	'pieces done',
+	'piece rejected'
+]);
+
+/** Minutes from the first to the last of the making; null where that is one moment or none. */
+export function timeTaken_min(moments: readonly Moment[]): number | null {
+	const times = moments.flatMap(({ at, what }) => (MAKING.has(what) ? Date.parse(at) : []));
+	const taken_min = times.length === 0 ? 0 : (Math.max(...times) - Math.min(...times)) / 60_000;
+	return taken_min > 0 ? taken_min : null;
+}

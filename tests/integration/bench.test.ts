@@ -155,6 +155,16 @@ describe('entries', () => {
 		expect(Date.parse(entry?.at ?? '')).toBeLessThanOrEqual(Date.now());
 	});
 
+	it('note when the batch was begun, on its own day, in the kitchen’s time, and once', async () => {
+		const { keep, now } = await begun('Begun at');
+		await keep(weighing({ at: '2026-04-04T09:00:00.000Z' }));
+		expect((await now()).beganAt).toBeNull(); // the day before
+		await keep(weighing({ at: '2026-04-05T09:05:00.000Z' }));
+		expect((await now()).beganAt).toBe('10:05'); // summer time in Lisbon is an hour ahead
+		await keep(weighing({ at: '2026-04-05T07:00:00.000Z' }));
+		expect((await now()).beganAt).toBe('10:05');
+	});
+
 	it('are never edited, and none comes after the batch is closed', async () => {
 		const { id, keep, now } = await begun('Closed to entries');
 		const before = await now();

@@ -45,6 +45,18 @@ export async function addEquipment(
 	return String(row.id);
 }
 
+/** Remembers the empty weight of a piece of equipment; null forgets it. Throws `NotFound`. */
+export async function rememberTare(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	tare_g: number | null
+): Promise<void> {
+	const known = (await db('equipment').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	if (!known) throw new NotFound('this equipment is not here');
+	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ tare_g });
+}
+
 /** Takes a piece of equipment out of use. Throws `NotFound`. */
 export async function retireEquipment(db: Database, kitchenId: string, id: string): Promise<void> {
 	const changed = await db('equipment').where({ kitchen_id: kitchenId, id }).update({ retired_at: utcNow() });

@@ -1,4 +1,5 @@
 import { nextStation } from '$lib/bench/next-station.ts';
+import { isMade } from '$lib/server/batches/history.ts';
 import { listBatches } from '$lib/server/batches/read.ts';
 import type { PageServerLoad } from './$types';
 
@@ -11,7 +12,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 			name: batch.name,
 			madeOn: batch.madeOn,
 			/** Where the work on it goes on; null once packs were made or it was closed. */
-			next: batch.closed.length > 0 || batch.packsMade > 0 ? null : nextStation(batch),
+			next: isMade(batch) || batch.closed.length > 0 ? null : nextStation(batch),
 			packPieces: batch.packPieces,
 			packsMade: batch.packsMade,
 			packsLeft: batch.packsLeft,

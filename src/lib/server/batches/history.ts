@@ -4,9 +4,13 @@ import { expectedCookLoss, HISTORY_BATCHES } from '$core/plan.ts';
 import { groupBy } from '../rows.ts';
 import type { Batch } from './types.ts';
 
-/** Whether the batch was recorded and no stage of it is off. */
-export function squares(batch: Pick<Batch, 'recorded' | 'closings'>): boolean {
-	return batch.recorded && batch.closings.every((closing) => closing.state !== 'off');
+/** Whether the batch was made to its end: one on the bench says nothing of how they go yet. */
+export const isMade = (batch: Pick<Batch, 'recorded' | 'packsMade' | 'closed'>): boolean =>
+	batch.recorded && (batch.packsMade > 0 || batch.closed.length > 0);
+
+/** Whether the batch was made and no stage of it is off. */
+export function squares(batch: Pick<Batch, 'recorded' | 'packsMade' | 'closed' | 'closings'>): boolean {
+	return isMade(batch) && batch.closings.every((closing) => closing.state !== 'off');
 }
 
 /** Cook loss to expect of each formula from its newest batches that square, by formula id. */
@@ -52,7 +56,7 @@ export function hydrationHistory(
 	batchesNewestFirst: readonly Batch[]
 ): { low: number; high: number; batches: number } | null {
 	const used = batchesNewestFirst
-		.filter((batch) => batch.recorded)
+		.filter(isMade)
 		.slice(0, HISTORY_BATCHES)
 		.flatMap((batch) => batch.facts?.formula.hydration ?? []);
 	return used.length === 0 ? null : { low: Math.min(...used), high: Math.max(...used), batches: used.length };

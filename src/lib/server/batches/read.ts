@@ -183,9 +183,9 @@ function batchLine(row: Row, readings: readonly Weighing[], nameOf: (id: string)
 }
 
 /** The line as the core takes it: weighed where it was, planned where not yet. */
-function coreLine(line: BatchLine, recorded: boolean): Line {
+function coreLine(line: BatchLine): Line {
 	const grams = line.weighed_g ?? line.planned_g;
-	const uptake_g = recorded ? line.weighedUptake_g : line.plannedUptake_g;
+	const uptake_g = line.weighed_g === null ? line.plannedUptake_g : line.weighedUptake_g;
 	return coreLineFromRow({
 		ingredient_id: line.ingredient,
 		use_as: line.use,
@@ -223,7 +223,7 @@ function assemble(
 		rules: kitchen.rules,
 		currency: kitchen.currency,
 		name: String(row.name),
-		lines: lines.map((line) => coreLine(line, recorded)),
+		lines: lines.map(coreLine),
 		ingredients,
 		piece: {
 			one: String(row.piece_one),

@@ -1,9 +1,12 @@
 import { controlChart, type ControlChart } from '$core/history/control.ts';
+import { isMade } from './history.ts';
 import type { Batch } from './types.ts';
 
 /** A figure of a formula's batches, oldest first. */
 export interface Trend {
-	key: 'cookLoss' | 'residue' | 'yield' | 'hydration';
+	key: 'cookLoss' | 'residue' | 'yield' | 'hydration' | 'time';
+	/** What its values are: shares from 0 to 1, or minutes. */
+	unit: 'share' | 'min';
 	points: TrendPoint[];
 	chart: ControlChart;
 }
@@ -12,13 +15,13 @@ export interface TrendPoint {
 	id: string;
 	code: string;
 	madeOn: string;
-	/** As a share, 0 to 1. */
 	value: number;
 	/** What was otherwise than in the batch before, in words. */
 	changed: string[];
 }
 
-const FIGURES: Record<Trend['key'], (batch: Batch) => number | null> = {
+/** What is read off a batch; the time it took is not on it. */
+const FIGURES: Record<Exclude<Trend['key'], 'time'>, (batch: Batch) => number | null> = {
 	cookLoss: ({ facts }) => facts?.yield.cookLoss ?? null,
 	residue: ({ facts, doughWeight_g }) =>
 		facts && doughWeight_g !== null ? 1 - doughWeight_g / facts.yield.doughMass_g : null,
@@ -28,20 +31,33 @@ const FIGURES: Record<Trend['key'], (batch: Batch) => number | null> = {
 /** A batch so much larger or smaller than the one before may behave otherwise. */
 const SIZE_CHANGE = 0.2;
 
-/** How the figures of a formula's recorded batches went; `nameOf` gives the name of equipment. */
+/**
+ * How the figures of the batches made of a formula went; `nameOf` gives the name of equipment, and
+ * `times_min` how long a batch took, by its id.
+ */
 export function trendsOf(
 	batchesNewestFirst: readonly Batch[],
-	nameOf: (equipment: string) => string
+	nameOf: (equipment: string) => string,
+	times_min: ReadonlyMap<string, number> = new Map()
 ): Trend[] {
-	const oldest = batchesNewestFirst.filter((batch) => batch.recorded && batch.facts).toReversed();
-	return (Object.keys(FIGURES) as Trend['key'][]).map((key) => {
+	const oldest = batchesNewestFirst.filter((batch) => isMade(batch) && batch.facts).toReversed();
+	const figures: Record<Trend['key'], (batch: Batch) => number | null> = {
+		...FIGURES,
+		time: ({ id }) => times_min.get(id) ?? null
+	};
+	return (Object.keys(figures) as Trend['key'][]).map((key) => {
 		const points = oldest.flatMap((batch, index): TrendPoint[] => {
-			const value = FIGURES[key](batch);
+			const value = figures[key](batch);
 			if (value === null) return [];
 			const { id, code, madeOn } = batch;
 			return [{ id, code, madeOn, value, changed: changes(oldest[index - 1], batch, nameOf) }];
 		});
-		return { key, points, chart: controlChart(points.map((point) => point.value)) };
+		return {
+			key,
+			unit: key === 'time' ? 'min' : 'share',
+			points,
+			chart: controlChart(points.map((point) => point.value))
+		};
 	});
 }
 

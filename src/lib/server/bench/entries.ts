@@ -1,3 +1,4 @@
+import { fromDate, toCalendarDate } from '@internationalized/date';
 import { benchOf, rejectsOf, type Bench } from '$core/bench/bench.ts';
 import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import { newestRevisionId } from '../batches/label.ts';
@@ -61,6 +62,7 @@ export async function keepEntries(
 				.where({ kitchen_id: kitchen.id, id: batchId })
 				.update({
 					...(await counts(transaction, kitchen, batch, [...standing, ...added])),
+					...beginning(kitchen, batch, added),
 					version: Number(batch.version) + 1,
 					updated_at: utcNow()
 				});
@@ -143,6 +145,17 @@ export async function insertEntries(
 		};
 	});
 	if (eventRows.length > 0) await db('batch_events').insert(eventRows);
+}
+
+/** When the batch was begun, where nobody noted it: at its first entry, if that was on its day. */
+function beginning(kitchen: Kitchen, batch: Row, added: readonly Entry[]): Record<string, unknown> {
+	const [first] = added.map((entry) => entry.at).sort();
+	if (batch.began_at !== null || first === undefined) return {};
+	const at = fromDate(new Date(first), kitchen.timeZone);
+	const two = (value: number) => String(value).padStart(2, '0');
+	return toCalendarDate(at).toString() === String(batch.made_on)
+		? { began_at: `${two(at.hour)}:${two(at.minute)}` }
+		: {};
 }
 
 /**

@@ -5,7 +5,10 @@
 	import { BAUD_RATES, hasSerial, serialScale } from '$lib/scale/serial.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import { invalidateAll } from '$app/navigation';
+	import { toast } from 'svelte-sonner';
 	import { onMount, untrack } from 'svelte';
 	import SimulatedScale from './SimulatedScale.svelte';
 
@@ -33,7 +36,7 @@
 		/** Below this a steady load is not taken by itself. */
 		least_g: number;
 		division_g: number;
-		containers?: { id: string; name: string; tare_g: number }[];
+		containers?: { id: string; name: string; tare_g: number | null }[];
 		/** What was taken stays on the scale, and the next starts at nothing. */
 		zeroAfter?: boolean;
 		disabled?: boolean;
@@ -97,6 +100,28 @@
 		});
 	});
 
+	const known = $derived(
+		containers.flatMap(({ id, name, tare_g }) => (tare_g === null ? [] : [{ id, name, tare_g }]))
+	);
+	/** The container that stands empty on the scale. */
+	let container = $state('');
+	async function remember(): Promise<void> {
+		const [id, tare_g] = [container, dock.steady_g];
+		if (tare_g === null) return;
+		const answer = await fetch('/kitchen/tare.json', {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({ id, tare_g })
+		}).catch(() => null);
+		if (!answer?.ok) {
+			toast.error('The server does not answer: it was not remembered. Try again.');
+			return;
+		}
+		container = '';
+		toast.success('Remembered');
+		dock.setTare(tare_g);
+		await invalidateAll();
+	}
 	let choice = $state('');
 	let serial = $state(false);
 	let baudRate = $state('9600');
@@ -190,10 +215,10 @@
 			>
 		</p>
 	{/if}
-	{#if containers.length > 0}
+	{#if known.length > 0}
 		<div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
 			<span class="text-quiet">Take off:</span>
-			{#each containers as container (container.id)}
+			{#each known as container (container.id)}
 				<button
 					type="button"
 					class="min-h-11 underline sm:min-h-8"
@@ -263,6 +288,25 @@
 				>None: I type</button
 			>
 		</div>
+		{#if containers.length > 0}
+			<div class="mt-2 flex flex-wrap items-end gap-2">
+				<Choice
+					label="Empty on the scale now"
+					bind:value={container}
+					options={[
+						{ value: '', text: 'choose' },
+						...containers.map(({ id, name }) => ({ value: id, text: name }))
+					]}
+					class="w-44"
+				/>
+				<button
+					type="button"
+					class="button"
+					disabled={container === '' || (dock.steady_g ?? 0) <= 0}
+					onclick={remember}>Remember its weight</button
+				>
+			</div>
+		{/if}
 	</details>
 	{#if choice !== 'none' && choice !== 'serial' && choice !== ''}<SimulatedScale name={choice} />{/if}
 </section>

@@ -107,6 +107,21 @@
 
 <Head {batch} {actual} {plan} {marks} />
 
+<section class="mt-4" aria-labelledby="square-heading">
+	<h2 id="square-heading">
+		{isClosed ? `Closed on ${dayText((batch.closed[0]?.closedAt ?? '').slice(0, 10))}` : 'Does it square?'}
+	</h2>
+	<Square figures={explained} oncorrect={correct} />
+	<Closing
+		version={batch.version}
+		closed={batch.closed}
+		squares={batch.closings.every((closing) => closing.state === 'squares')}
+		{edited}
+		recorded={batch.recorded}
+		currency={data.kitchen.currency}
+	/>
+</section>
+
 <form
 	method="POST"
 	action={isClosed ? '?/correct' : '?/record'}
@@ -116,7 +131,7 @@
 	<input type="hidden" name="draft" value={JSON.stringify(draft)} />
 	<Problems problems={form.problems} />
 	{#if form.theirs}<Stale {differences} ontake={form.takeTheirs} onkeep={form.saveMine} />{/if}
-	<div class="mt-4 grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+	<div class="border-rule mt-6 grid gap-x-8 gap-y-6 border-t pt-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
 		<div class="min-w-0 space-y-6">
 			<section aria-labelledby="when">
 				<h2 id="when">When and on what</h2>
@@ -277,20 +292,6 @@
 		/>
 	</div>
 </form>
-<section class="border-rule mt-8 border-t pt-4" aria-labelledby="square-heading">
-	<h2 id="square-heading">
-		{isClosed ? `Closed on ${dayText((batch.closed[0]?.closedAt ?? '').slice(0, 10))}` : 'Does it square?'}
-	</h2>
-	<Square figures={explained} oncorrect={correct} />
-	<Closing
-		version={batch.version}
-		closed={batch.closed}
-		squares={batch.closings.every((closing) => closing.state === 'squares')}
-		{edited}
-		recorded={batch.recorded}
-		currency={data.kitchen.currency}
-	/>
-</section>
 <Day
 	batchId={batch.id}
 	madeOn={batch.madeOn}

@@ -23,11 +23,18 @@
 		'/weigh': batch.lines.filter((line) => line.use === 'dough' && line.weighed_g === null).length,
 		'/surface': batch.lines.filter((line) => line.use !== 'dough' && line.weighed_g === null).length
 	});
+	let row = $state<HTMLElement>();
+	// On a phone the row is wider than the screen: the station one is at has to be seen.
+	$effect(() => {
+		void page.url.pathname;
+		const here = row?.querySelector<HTMLElement>('[aria-current]');
+		if (row && here) row.scrollLeft = here.offsetLeft - row.offsetLeft - 16;
+	});
 	const squared = $derived(marks.filter((mark) => mark.state === 'squares').length);
 </script>
 
-<nav aria-label="Stations" class="border-rule mt-2 overflow-x-auto border-b">
-	<ul class="flex min-w-max items-stretch gap-x-1">
+<nav bind:this={row} aria-label="Stations" class="border-rule relative mt-2 overflow-x-auto border-b">
+	<ul class="flex min-w-max items-stretch gap-x-1 sm:min-w-0 sm:flex-wrap">
 		{#each STATIONS as { path, word, stages } (path)}
 			{@const here = page.url.pathname === base + path}
 			<li>

@@ -11,6 +11,7 @@ import { newId } from '../../rows.ts';
 import { recordSale, voidSale } from '../../sales.ts';
 import type { Database } from '../connection.ts';
 import { bake, type Slip } from './bake.ts';
+import { halfDivided, stepThrough } from './bench.ts';
 import { acceptSesame, cleanAtNoon, equipDemo, type DemoContact } from './contact.ts';
 import { approveDemoLabel, noteDemoProfile } from './labels.ts';
 import { addDays, lastSaturday, WEEKS } from './days.ts';
@@ -190,6 +191,7 @@ async function makeBatch(
 		},
 		`${madeOn} 15:30:00.000`
 	);
+	await stepThrough(db, kitchen, planned, demo, demoSteps(demo), chance(Number(madeOn.replaceAll('-', ''))));
 	return getBatch(db, kitchen, id);
 }
 
@@ -250,10 +252,17 @@ async function voidNewest(db: Database, kitchen: Kitchen, batch: Batch): Promise
 
 /** A batch planned for today, so that there is one to record. */
 async function planNext(db: Database, kitchen: Kitchen, formulaIds: string[], day: string): Promise<void> {
-	const formula = await getFormula(db, kitchen.id, formulaIds[0] ?? '');
-	await createBatch(db, kitchen, newId(), {
-		productId: formula.products[0]?.id ?? '',
-		madeOn: day,
-		factor: 1
-	});
+	const plan = async (index: number) => {
+		const formula = await getFormula(db, kitchen.id, formulaIds[index] ?? '');
+		return createBatch(db, kitchen, newId(), {
+			productId: formula.products[0]?.id ?? '',
+			madeOn: day,
+			factor: 1
+		});
+	};
+	await plan(0);
+	const pita = DEMO_PRODUCTS.findIndex((demo) => demo.name === 'Toasted-oat pita');
+	const demo = DEMO_PRODUCTS[pita];
+	if (!demo) return;
+	await halfDivided(db, kitchen, await getBatch(db, kitchen, await plan(pita)), demo, chance(20260315));
 }

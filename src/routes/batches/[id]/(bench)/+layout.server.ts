@@ -19,10 +19,8 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		batch,
 		entries,
 		station,
-		/** What has an empty weight to take off. */
-		containers: equipment.flatMap(({ id, name, tare_g, retired }) =>
-			tare_g === null || retired ? [] : [{ id, name, tare_g }]
-		),
+		/** What may stand on the scale, and what it weighs empty where that is known. */
+		containers: equipment.flatMap(({ id, name, tare_g, retired }) => (retired ? [] : [{ id, name, tare_g }])),
 		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
 		/** Cook losses of earlier batches, newest first, for how heavy a ball has to be. */
 		pastLosses: earlier.flatMap(({ facts }) => facts?.yield.cookLoss ?? []),

@@ -9,7 +9,7 @@
 </script>
 
 <div
-	class="bg-ground border-rule sticky bottom-0 mt-6 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t py-3"
+	class="bg-ground border-rule mt-6 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t py-3 sm:sticky sm:bottom-0"
 >
 	<div class="min-w-0 flex-1 basis-64">
 		{#each cautions as caution (caution)}<p class="caution mt-1 first:mt-0">{caution}</p>{/each}

@@ -1,5 +1,6 @@
 import { listBatches } from '$lib/server/batches/read.ts';
 import { trendsOf } from '$lib/server/batches/trends.ts';
+import { timesTaken } from '$lib/server/bench/time-taken.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
@@ -12,9 +13,14 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		listBatches(db, kitchen, { formulaId: formula.id }),
 		listEquipment(db, kitchen.id)
 	]);
+	const times = await timesTaken(
+		db,
+		kitchen.id,
+		batches.map((batch) => batch.id)
+	);
 	const names = new Map(equipment.map(({ id, name }) => [id, name]));
 	return {
 		formula: { id: formula.id, name: formula.name },
-		trends: trendsOf(batches, (id) => names.get(id) ?? 'other equipment')
+		trends: trendsOf(batches, (id) => names.get(id) ?? 'other equipment', times)
 	};
 };

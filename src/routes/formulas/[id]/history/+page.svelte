@@ -1,21 +1,22 @@
 <script lang="ts">
-	import { dayText, fixed } from '$lib/format.ts';
+	import { dayText } from '$lib/format.ts';
 	import type { Trend } from '$lib/server/batches/trends.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 	import TrendChart from './TrendChart.svelte';
+	import { TREND_UNITS } from './trend-units.ts';
 
 	let { data } = $props();
 	const WORDS: Record<Trend['key'], { title: string; says: string }> = {
 		cookLoss: { title: 'Cook loss', says: 'water that went off on the plate, of what was put on it' },
 		residue: { title: 'Stayed in the bowl', says: 'of what was weighed in, what did not reach the dough' },
 		yield: { title: 'Overall yield', says: 'sellable bread, of everything that was used' },
-		hydration: { title: 'Water really used', says: 'of the flour’s weight' }
+		hydration: { title: 'Water really used', says: 'of the flour’s weight' },
+		time: { title: 'Time taken', says: 'from the first thing weighed to the last piece done' }
 	};
 	const WHY = {
 		outside: 'beyond what is usual',
 		run: 'the eighth or later in a row on one side of the mean'
 	};
-	const percent = (share: number) => `${fixed(100 * share, 1)} %`;
 	const standing = (trend: Trend) =>
 		trend.points.flatMap((point, index) => {
 			const signal = trend.chart.signals[index];
@@ -60,7 +61,7 @@
 								<tr>
 									<td><a href="/batches/{point.id}" class="figure">{point.code}</a></td>
 									<td class="text-quiet">{dayText(point.madeOn)}</td>
-									<td class="number figure">{percent(point.value)}</td>
+									<td class="number figure">{TREND_UNITS[trend.unit].said(point.value)}</td>
 									<td>{point.why}</td>
 									<td>{point.changed.join(', ') || 'nothing that was noted'}</td>
 								</tr>

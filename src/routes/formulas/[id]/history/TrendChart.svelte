@@ -2,13 +2,14 @@
 	import { chartIn } from '$lib/ui/chart-in.ts';
 	import { fixed } from '$lib/format.ts';
 	import type { Trend } from '$lib/server/batches/trends.ts';
+	import { TREND_UNITS } from './trend-units.ts';
 
 	/** A figure from batch to batch against what is usual of it. */
 	let { trend, label }: { trend: Trend; label: string } = $props();
-	const percent = (share: number) => `${fixed(100 * share, 1)} %`;
+	const { drawn, said } = $derived(TREND_UNITS[trend.unit]);
 	const points = $derived(
 		trend.points.map(({ value, code }, index) => ({
-			value: 100 * value,
+			value: drawn(value),
 			stands: trend.chart.signals[index] !== null,
 			name: code
 		}))
@@ -16,18 +17,18 @@
 	const limits = $derived(
 		trend.chart.limits
 			? (['mean', 'high', 'low'] as const).map((key) => ({
-					value: 100 * (trend.chart.limits?.[key] ?? 0),
-					name: `${key === 'mean' ? 'usual' : key === 'high' ? 'at most' : 'at least'} ${percent(trend.chart.limits?.[key] ?? 0)}`
+					value: drawn(trend.chart.limits?.[key] ?? 0),
+					name: `${key === 'mean' ? 'usual' : key === 'high' ? 'at most' : 'at least'} ${said(trend.chart.limits?.[key] ?? 0)}`
 				}))
 			: []
 	);
 	let element = $state<HTMLDivElement>();
 	$effect(() => {
 		const target = element;
-		const [drawn, across] = [points, limits];
+		const [line, across, unit] = [points, limits, trend.unit === 'share' ? '%' : 'min'];
 		if (!target) return undefined;
 		return chartIn(({ drawControl }) =>
-			drawControl(target, drawn, across, (value) => `${fixed(value, 1)} %`, 1)
+			drawControl(target, line, across, (value) => `${fixed(value, 1)} ${unit}`, 1)
 		);
 	});
 </script>
@@ -37,6 +38,6 @@
 	class="mt-2 h-52 w-full"
 	role="img"
 	aria-label="{label}, batch by batch: {trend.points
-		.map(({ code, value }) => `${code} ${percent(value)}`)
+		.map(({ code, value }) => `${code} ${said(value)}`)
 		.join(', ')}"
 ></div>

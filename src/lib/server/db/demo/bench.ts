@@ -1,0 +1,92 @@
+import { parseDateTime, toZoned } from '@internationalized/date';
+import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
+import { roundTo } from '$core/measure/round.ts';
+import type { Batch } from '../../batches/types.ts';
+import { insertEntries, keepEntries } from '../../bench/entries.ts';
+import type { Kitchen } from '../../kitchens.ts';
+import { newId } from '../../rows.ts';
+import type { Database } from '../connection.ts';
+import type { DemoProduct } from './products.ts';
+import type { Chance } from './random.ts';
+
+const MINUTE_MS = 60_000;
+
+const event = (at_ms: number, happening: Happening): EventEntry => ({
+	kind: 'event',
+	id: newId(),
+	at: new Date(at_ms).toISOString(),
+	happening,
+	voids: null
+});
+
+/** The steps of a batch as they went that day: each within its times, a little late now and then. */
+export async function stepThrough(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Pick<Batch, 'id' | 'madeOn'>,
+	demo: DemoProduct,
+	steps: readonly { minutesLow: number | null; minutesHigh: number | null }[],
+	random: Chance
+): Promise<void> {
+	let at_ms = toZoned(parseDateTime(`${batch.madeOn}T${demo.beganAt}`), kitchen.timeZone)
+		.toDate()
+		.getTime();
+	const entries = steps.flatMap((step, index): Entry[] => {
+		const [low, high] = [step.minutesLow, step.minutesHigh];
+		if (low === null || high === null) return [];
+		const begun = event(at_ms, { name: 'step begun', step: index });
+		at_ms += Math.max(low, random.normal((low + high) / 2, (high - low) / 3)) * MINUTE_MS;
+		return [begun, event(at_ms, { name: 'step ended', step: index })];
+	});
+	await insertEntries(db, kitchen.id, batch.id, entries);
+}
+
+/** So many balls were weighed when the kitchen is first opened. */
+const BALLS_WEIGHED = 17;
+
+/** A batch that is on the bench as the kitchen is opened: weighed in, rested, and half divided. */
+export async function halfDivided(
+	db: Database,
+	kitchen: Kitchen,
+	batch: Batch,
+	demo: DemoProduct,
+	random: Chance
+): Promise<void> {
+	let at_ms = Date.now() - 95 * MINUTE_MS;
+	const later = (minutes: number) => (at_ms += minutes * MINUTE_MS);
+	const weighing = (more: Pick<WeighingEntry, 'what' | 'grams'> & { lineId?: string }): WeighingEntry => ({
+		kind: 'weighing',
+		id: newId(),
+		at: new Date(at_ms).toISOString(),
+		lineId: null,
+		corrects: null,
+		by: 'scale',
+		...more
+	});
+	const entries: Entry[] = [];
+	let weighedIn_g = 0;
+	for (const line of batch.lines) {
+		if (line.use !== 'dough') continue;
+		later(1);
+		const grams = roundTo(random.normal(line.planned_g, line.planned_g * 0.001), 0.1);
+		weighedIn_g += grams;
+		entries.push(weighing({ what: 'line', lineId: line.id, grams }));
+	}
+	for (const [step, minutes] of [
+		[0, 5],
+		[1, 9],
+		[2, 62]
+	] as const) {
+		entries.push(event(at_ms, { name: 'step begun', step }));
+		later(minutes);
+		entries.push(event(at_ms, { name: 'step ended', step }));
+	}
+	entries.push(weighing({ what: 'dough', grams: roundTo(weighedIn_g - demo.gap_g, 0.1) }));
+	for (let ball = 1; ball <= BALLS_WEIGHED; ball++) {
+		later(0.3);
+		const spread = ball === 7 || ball === 12 ? 3 * demo.ballSpread_g : demo.ballSpread_g * 0.8;
+		const off = ball === 7 ? spread : ball === 12 ? -spread : random.normal(0, spread);
+		entries.push(weighing({ what: 'ball', grams: roundTo(batch.ballWeight_g + off, 0.1) }));
+	}
+	await keepEntries(db, kitchen, batch.id, entries);
+}
