@@ -1,5 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from './lib/application.ts';
@@ -36,59 +36,115 @@ const squaredOff = async (page: Page) => {
 	return (await link.getAttribute('href')) ?? '/batches';
 };
 
+/** A station of a batch that is on the bench, by the name of its product. */
+const station = (words: RegExp, at: string) => async (page: Page) =>
+	(await linked('/batches', words)(page)).replace(/\/\w+$/, `/${at}`);
+
+/** Puts so much on the simulated scale, and nothing else. */
+async function onScale(page: Page, grams: number): Promise<void> {
+	await page.request.post('/scale/bench', { data: { empty: true, put: grams } });
+	await page
+		.locator('[data-testid="on-scale"][data-steady="yes"]')
+		.filter({ hasText: new RegExp(`^\\s*${Math.floor(grams).toLocaleString('en-US')}\\.`) })
+		.waitFor();
+	await page.evaluate(() => scrollTo(0, 0));
+}
+
+/** Types readings at the station that is open. */
+async function typeReadings(page: Page, readings: readonly string[]): Promise<void> {
+	for (const reading of readings) {
+		await page.getByLabel('Or type it').fill(reading);
+		await page.getByRole('button', { name: 'Take it' }).click();
+	}
+}
+
+/** The stations in the order of the work, each a little further than the one before. */
+const STATIONS: Shot[] = [
+	{ name: 'weigh', path: station(/Beet and cumin/, 'weigh'), before: (page) => onScale(page, 1462) },
+	{
+		name: 'mix',
+		path: station(/Toasted-oat/, 'mix'),
+		before: async (page) => {
+			const steps = page.getByRole('list', { name: 'Steps' });
+			if ((await page.getByTestId('timer').count()) === 0)
+				await steps.getByRole('button', { name: /^Begin Cover the balls/ }).click();
+			await onScale(page, 0);
+		}
+	},
+	{ name: 'divide', path: station(/Toasted-oat/, 'divide'), before: (page) => onScale(page, 83.4) },
+	{
+		name: 'surface',
+		path: station(/Toasted-oat/, 'surface'),
+		before: async (page) => {
+			if ((await page.getByTestId('scale-of').textContent())?.includes('set out'))
+				await typeReadings(page, ['150']);
+			await onScale(page, 68.5);
+		}
+	},
+	{
+		name: 'cook',
+		path: async (page) => {
+			const at = await station(/Toasted-oat/, 'divide')(page);
+			await page.goto(at);
+			await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+			await page.getByLabel('Balls made').fill('41');
+			await page.getByRole('button', { name: 'Finish dividing' }).click();
+			const left = page.getByRole('button', { name: 'Weigh what is left over' });
+			if ((await left.count()) > 0) {
+				await left.click();
+				await typeReadings(page, ['79.6']);
+			}
+			return at.replace('divide', 'cook');
+		},
+		before: async (page) => {
+			if ((await page.getByTestId('finished').count()) === 0) {
+				for (const word of ['One on', 'One on', 'One on', 'One done', 'torn'])
+					await page.getByRole('button', { name: word, exact: true }).click();
+				await typeReadings(page, ['75.1', '74.2', '75.8', '74.6']);
+			}
+			await onScale(page, 74.9);
+		}
+	},
+	{
+		name: 'pack',
+		path: station(/Toasted-oat/, 'pack'),
+		before: async (page) => {
+			if ((await page.getByRole('list', { name: 'Packs weighed' }).count()) === 0) {
+				for (const [label, count] of [
+					['Sellable pieces', '40'],
+					['Packs closed', '8'],
+					['Loose pieces', '0']
+				] as const)
+					await page.getByLabel(label).fill(count);
+				await page.getByRole('button', { name: 'Record the counts' }).click();
+				await typeReadings(page, ['373.8', '371.2', '375.4']);
+			}
+			await onScale(page, 372.6);
+		}
+	}
+];
+
 const SHOTS: Shot[] = [
 	{ name: 'shelf', path: () => '/shelf' },
 	{ name: 'ingredient', path: linked('/shelf', /Cumin/) },
-	{ name: 'add-ingredient', path: () => '/shelf/new' },
 	{ name: 'formulas', path: () => '/formulas' },
 	{ name: 'formula', path: linked('/formulas', /Half-and-half/) },
-	{
-		name: 'compare',
-		path: async (page) => `${await linked('/formulas', /Beet and cumin/)(page)}/compare?from=1&to=2`
-	},
 	{ name: 'batches', path: () => '/batches' },
-	{ name: 'batch', path: linked('/batches', /Toasted-oat/), height: 810 },
-	{
-		name: 'square',
-		path: squaredOff,
-		before: (page) =>
-			page.getByRole('heading', { name: 'Does it square?' }).evaluate((heading) => heading.scrollIntoView())
-	},
+	...STATIONS,
+	{ name: 'square', path: squaredOff },
 	{
 		name: 'history',
 		path: async (page) => `${await linked('/formulas', /Toasted-oat/)(page)}/history`
 	},
 	{ name: 'labels', path: () => '/labels' },
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
-	{
-		name: 'packs',
-		path: linked('/labels', /Sesame/),
-		before: async (page) => {
-			await page.getByLabel('Packs in the lot').fill('8');
-			await page.getByLabel('Net weights').fill('358 361 359 359.5 357 362 357.5 360');
-			await page
-				.getByRole('heading', { name: 'Packs on the scale' })
-				.evaluate((heading) => heading.scrollIntoView());
-		}
-	},
-	{
-		name: 'why',
-		path: linked('/formulas', /Beet and cumin/),
-		before: (page) => page.getByRole('button', { name: 'Why Sodium is what it is' }).click()
-	},
-	{
-		name: 'contact',
-		path: linked('/batches', /Toasted-oat/),
-		before: (page) =>
-			page
-				.getByRole('heading', { name: 'What may have come along' })
-				.evaluate((heading) => heading.scrollIntoView())
-	},
 	{ name: 'profile', path: () => '/kitchen/profile' },
 	{ name: 'sales', path: () => '/sales' },
-	{ name: 'kitchen', path: () => '/kitchen' },
-	{ name: 'formula-phone', path: linked('/formulas', /Beet and cumin/), width: 390, height: 844 }
+	{ name: 'kitchen', path: () => '/kitchen' }
 ];
+
+/** One picture of every station on a tablet, side by side. */
+const TABLET = { name: 'stations-tablet', width: 768, height: 1024 };
 
 /** Streams stay open on a batch's pages, so the network is never idle there. */
 const SETTLE_MS = 700;
@@ -104,22 +160,23 @@ export async function main(args: string[]): Promise<void> {
 		const application = await startApplication(join(folder, 'data'), await freePort());
 		const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
 		try {
-			for (const shot of SHOTS.filter((each) => args.length === 0 || args.includes(each.name))) {
-				const page = await browser.newPage({
+			const wants = (name: string) => args.length === 0 || args.includes(name);
+			const open = (size: { width?: number; height?: number }) =>
+				browser.newPage({
 					baseURL: application.address,
 					locale: 'en-US',
-					viewport: { width: shot.width ?? 1280, height: shot.height ?? 800 }
+					viewport: { width: size.width ?? 1280, height: size.height ?? 800 }
 				});
-				await page.goto(await shot.path(page));
-				await page.locator('html[data-ready]').waitFor({ state: 'attached' });
-				await shot.before?.(page);
-				await page.locator('html:not([data-busy])').waitFor({ state: 'attached' });
-				await page.evaluate(() => document.fonts.ready);
-				// A chart draws itself a moment after it is there.
-				await page.waitForTimeout(SETTLE_MS);
-				await page.screenshot({ path: join(out, `${shot.name}.png`) });
-				await page.close();
+			for (const shot of SHOTS.filter((each) => wants(each.name))) {
+				const page = await open(shot);
+				writeFileSync(join(out, `${shot.name}.png`), await take(page, shot));
 				console.log(`docs/screenshots/${shot.name}.png`);
+			}
+			if (wants(TABLET.name)) {
+				const pictures: Buffer[] = [];
+				for (const shot of STATIONS) pictures.push(await take(await open(TABLET), shot));
+				writeFileSync(join(out, `${TABLET.name}.png`), await sideBySide(await open({}), pictures));
+				console.log(`docs/screenshots/${TABLET.name}.png`);
 			}
 		} finally {
 			await browser.close();
@@ -128,4 +185,34 @@ export async function main(args: string[]): Promise<void> {
 	} finally {
 		rmSync(folder, { recursive: true, force: true });
 	}
+}
+
+/** Goes where a picture is taken, does what comes before it, takes it, and closes the page. */
+async function take(page: Page, shot: Shot): Promise<Buffer> {
+	await page.goto(await shot.path(page));
+	await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+	await shot.before?.(page);
+	await page.locator('html:not([data-busy])').waitFor({ state: 'attached' });
+	await page.evaluate(() => document.fonts.ready);
+	// A chart draws itself a moment after it is there.
+	await page.waitForTimeout(SETTLE_MS);
+	const picture = await page.screenshot();
+	await page.close();
+	return picture;
+}
+
+/** Pictures of one size in rows of three, at half their size. */
+async function sideBySide(page: Page, pictures: readonly Buffer[]): Promise<Buffer> {
+	await page.setViewportSize({ width: 1200, height: 1100 });
+	const images = pictures
+		.map(
+			(picture) => `<img src="data:image/png;base64,${picture.toString('base64')}" width="384" height="512">`
+		)
+		.join('');
+	await page.setContent(
+		`<body style="margin:0;background:#fff"><div id="all" style="display:grid;grid-template-columns:repeat(3,384px);gap:12px;padding:12px;width:1176px">${images}</div></body>`
+	);
+	const picture = await page.locator('#all').screenshot();
+	await page.close();
+	return picture;
 }

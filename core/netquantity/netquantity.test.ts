@@ -3,6 +3,7 @@ import { euTolerableError_g, usAllowedShort_g } from './allowed.ts';
 import { checkPacks, usSampleSize } from './check.ts';
 import {
 	giveawayPer100Packs,
+	expectedPack,
 	recommendBallWeight_g,
 	recommendFromPacks,
 	recommendFromPieces
@@ -221,6 +222,15 @@ describe('the smallest ball weight', () => {
 		// t(0.95, 2) = 2.92. Balls: 0.85 · 1.5 / √10 = 0.403. At 62: 63 · 0.01 / √3 = 0.364; together 0.543;
 		// 6 · (63 · 0.85 − 2.92 · 0.543) = 311.79 < 312; at 63: 64: 0.3695 → 0.5468 → 316.82
 		expect(recommendBallWeight_g({ ...exact, ballSpread_g: 1.5, cookLosses: [0.14, 0.15, 0.16] })).toBe(63);
+	});
+
+	it('is where the lower bound of the expected pack reaches what is declared', () => {
+		const spread = { ...exact, ballSpread_g: 1.5, cookLosses: [0.14, 0.15, 0.16] };
+		// as above: 6 · 63 · 0.85 = 321.3 on average and 311.79 at least
+		const pack = expectedPack(62, spread);
+		expect(pack?.mean_g).toBeCloseTo(321.3, 9);
+		expect(pack?.lowerBound_g).toBeCloseTo(311.79, 1);
+		expect(expectedPack(62, { ...spread, cookLosses: [0.15] })).toBeNull();
 	});
 
 	it('is not guessed from one ball, one batch, or a loss that swallows everything', () => {

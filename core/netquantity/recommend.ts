@@ -59,27 +59,48 @@ export interface BallWeightInput {
 	cookLosses: readonly number[];
 }
 
+/** What a pack of balls of one weight comes to. */
+export interface ExpectedPack {
+	mean_g: number;
+	/** 95 % lower bound of that mean. */
+	lowerBound_g: number;
+}
+
+/**
+ * A pack of balls of `ball_g`: pieces · (ball + uptake) · (1 − loss). The spread of the balls and of the
+ * loss carry to its mean independently, and the degrees of freedom are those of the smaller sample. Null
+ * where fewer than two balls or losses are known.
+ */
+export function expectedPack(
+	ball_g: number,
+	input: Omit<BallWeightInput, 'declared_g'>
+): ExpectedPack | null {
+	const { pieces, uptake_g, ballSpread_g, ballsWeighed, cookLosses } = input;
+	const [loss, lossSpread] = [mean(cookLosses), standardDeviation(cookLosses)];
+	if (loss === null || lossSpread === null || ballsWeighed < 2) return null;
+	const t = studentT(CONFIDENCE, Math.min(ballsWeighed, cookLosses.length) - 1);
+	const raw_g = ball_g + uptake_g;
+	const uncertainty_g = Math.hypot(
+		((1 - loss) * ballSpread_g) / Math.sqrt(ballsWeighed),
+		(raw_g * lossSpread) / Math.sqrt(cookLosses.length)
+	);
+	return {
+		mean_g: pieces * raw_g * (1 - loss),
+		lowerBound_g: pieces * (raw_g * (1 - loss) - t * uncertainty_g)
+	};
+}
+
 const MOST_BALL_G = 5000;
 
 /**
  * The smallest whole gram at which balls make packs whose mean is, with 95 % confidence, not below what
- * is declared. A pack is pieces · (ball + uptake) · (1 − loss); the spread of the balls and of the loss
- * carry to its mean independently, and the degrees of freedom are those of the smaller sample. Null
- * where fewer than two balls or losses are known, or no ball weight would do.
+ * is declared. Null where fewer than two balls or losses are known, or no ball weight would do.
  */
 export function recommendBallWeight_g(input: BallWeightInput): number | null {
-	const { declared_g, pieces, uptake_g, ballSpread_g, ballsWeighed, cookLosses } = input;
-	const [loss, lossSpread] = [mean(cookLosses), standardDeviation(cookLosses)];
-	if (loss === null || lossSpread === null || ballsWeighed < 2) return null;
-	const t = studentT(CONFIDENCE, Math.min(ballsWeighed, cookLosses.length) - 1);
 	for (let ball_g = 1; ball_g <= MOST_BALL_G; ball_g++) {
-		const raw_g = ball_g + uptake_g;
-		const uncertainty_g = Math.hypot(
-			((1 - loss) * ballSpread_g) / Math.sqrt(ballsWeighed),
-			(raw_g * lossSpread) / Math.sqrt(cookLosses.length)
-		);
-		const bound_g = pieces * (raw_g * (1 - loss) - t * uncertainty_g);
-		if (settled(bound_g) >= settled(declared_g)) return ball_g;
+		const pack = expectedPack(ball_g, input);
+		if (!pack) return null;
+		if (settled(pack.lowerBound_g) >= settled(input.declared_g)) return ball_g;
 	}
 	return null;
 }

@@ -1,3 +1,4 @@
+import { settled } from '../measure/round.ts';
 import { GRAMS_PER } from '../measure/units.ts';
 
 /** What a scale said in one line of text. */
@@ -29,4 +30,16 @@ function steadyOf(words: string): boolean | null {
 	if (/\b(US|unstable|unsteady|D)\b|[~?]/i.test(words)) return false;
 	if (/\b(ST|S|stable|steady)\b/i.test(words)) return true;
 	return null;
+}
+
+/**
+ * Reads a line as thermometers send them: a number with °C or °F, in degrees Celsius. Null where it names
+ * no temperature.
+ */
+export function readTemperatureLine(text: string): number | null {
+	const found = /([-+−]?)\s*(\d+(?:[.,]\d+)?)\s*°?\s*(C|F)\b/i.exec(text);
+	if (!found) return null;
+	const [, sign, digits = '', unit = ''] = found;
+	const degrees = (sign === '-' || sign === '−' ? -1 : 1) * Number(digits.replace(',', '.'));
+	return unit.toUpperCase() === 'F' ? settled(((degrees - 32) * 5) / 9) : degrees;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readScaleLine } from './line.ts';
+import { readScaleLine, readTemperatureLine } from './line.ts';
 import { AUTO_START, autoTake, steadyReading_g, type Sample } from './steady.ts';
 
 describe('a line of text from a scale', () => {
@@ -24,6 +24,20 @@ describe('a line of text from a scale', () => {
 
 	it.each(['', 'hello', '123.5', '12.5 V', 'g'])('no weight is guessed from "%s"', (text) => {
 		expect(readScaleLine(text)).toBeNull();
+	});
+});
+
+describe('a line of text from a thermometer', () => {
+	it.each([
+		['258.3 C', 258.3],
+		['T1: -18,5 °C', -18.5],
+		['500 F', 260], // (500 − 32) · 5 / 9
+		['32°F', 0],
+		['258', null],
+		['123.5 g', null],
+		['', null]
+	])('%s', (text, temperature_c) => {
+		expect(readTemperatureLine(text)).toBe(temperature_c);
 	});
 });
 

@@ -94,6 +94,45 @@ test('the scale unplugged, overloaded, and taking by itself', async ({ page }) =
 	});
 });
 
+test('a scale and a thermometer that send lines of text over a serial port', async ({ page }) => {
+	// A port of the browser's own kind, at which something repeats one line ten times a second.
+	await page.addInitScript(() => {
+		const port = {
+			readable: null as ReadableStream<Uint8Array> | null,
+			open: () => {
+				let timer: ReturnType<typeof setInterval>;
+				port.readable = new ReadableStream({
+					start: (controller) => {
+						timer = setInterval(() => {
+							const text = document.location.pathname.endsWith('cook') ? 'T 255.5 C' : 'ST,GS, 1.0002 kg';
+							// Cut in the middle, as bytes come.
+							controller.enqueue(new TextEncoder().encode(text.slice(0, 5)));
+							controller.enqueue(new TextEncoder().encode(`${text.slice(5)}\r\n`));
+						}, 100);
+					},
+					cancel: () => clearInterval(timer)
+				});
+				return Promise.resolve();
+			},
+			close: () => Promise.resolve()
+		};
+		Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
+	});
+	await newFormula(page, fresh('Serial roti'));
+	await planAtBench(page);
+	await page.getByText(/^(Scale ready|Choose a scale)/).click();
+	await page.getByRole('button', { name: 'At a serial port' }).click();
+	await shows(page, '1,000.2');
+	await page.getByRole('button', { name: 'Take reading' }).click();
+	await expect(page.getByTestId('line-now')).toHaveText('Water');
+	await page.getByRole('link', { name: 'Cook', exact: false }).first().click();
+	await expect(page).toHaveURL(/cook$/);
+	await page.getByRole('button', { name: 'Read a thermometer' }).click();
+	await expect(page.getByLabel('Surface temperature')).toHaveValue('255.5');
+	await page.getByRole('button', { name: 'Note it' }).first().click();
+	await expect(page.getByRole('list', { name: 'Noted' })).toContainText('256 °C on the surface');
+});
+
 test('two browsers on one batch see each other’s readings', async ({ page, browser }) => {
 	await newFormula(page, fresh('Shared roti'));
 	await planAtBench(page);

@@ -52,6 +52,17 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 	]);
 });
 
+test('every station at every width: axe clean, nothing wider than the screen', async ({ page }) => {
+	test.setTimeout(240_000);
+	await open(page, '/batches');
+	const onBench = page.getByRole('link', { name: /Toasted-oat pita.*balls weighed/ });
+	const batch = ((await onBench.getAttribute('href')) ?? '').replace(/\/\w+$/, '');
+	await looksRight(
+		page,
+		['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'].map((station) => `${batch}/${station}`)
+	);
+});
+
 async function looksRight(page: Page, paths: string[]): Promise<void> {
 	for (const path of paths) {
 		await page.setViewportSize(SIZES[0]);

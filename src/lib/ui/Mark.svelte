@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Closing } from '$core/squaring/closings.ts';
-	import { plain } from '$lib/format.ts';
+	import { plain, plural } from '$lib/format.ts';
 
 	/** The square of a stage: solid when it squares, offset when off, open where evidence is missing. */
 	let {
@@ -17,7 +17,9 @@
 	const words = $derived.by(() => {
 		if (closing.state === 'squares') return 'squares';
 		if (closing.state === 'off')
-			return small ? `off by ${plain(Math.abs(closing.gap))} ${closing.unit}` : `off: ${closing.message}`;
+			return small
+				? `off by ${closing.unit === 'g' ? `${plain(Math.abs(closing.gap))} g` : plural(Math.abs(closing.gap), 'piece')}`
+				: `off: ${closing.message}`;
 		return small && word !== '' ? 'open' : closing.missing;
 	});
 </script>

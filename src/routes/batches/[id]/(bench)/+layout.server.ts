@@ -1,4 +1,4 @@
-import { cookLossHistory } from '$lib/server/batches/history.ts';
+import { cookLossHistory, squares } from '$lib/server/batches/history.ts';
 import { getBatch, listBatches } from '$lib/server/batches/read.ts';
 import { entriesOf } from '$lib/server/bench/entries.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
@@ -22,8 +22,8 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		/** What may stand on the scale, and what it weighs empty where that is known. */
 		containers: equipment.flatMap(({ id, name, tare_g, retired }) => (retired ? [] : [{ id, name, tare_g }])),
 		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
-		/** Cook losses of earlier batches, newest first, for how heavy a ball has to be. */
-		pastLosses: earlier.flatMap(({ facts }) => facts?.yield.cookLoss ?? []),
+		/** Cook losses of the earlier batches that square, for how heavy a ball has to be. */
+		pastLosses: earlier.filter(squares).flatMap(({ facts }) => facts?.yield.cookLoss ?? []),
 		scaleDivision_g: kitchen.scaleDivision_g
 	};
 };

@@ -7,6 +7,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';
+	import Thermometer from './Thermometer.svelte';
 
 	let { data } = $props();
 	const session = useSession();
@@ -175,6 +176,7 @@
 					<button class="button mt-6" disabled={session.isClosed}>Note it</button>
 				</form>
 			</div>
+			<Thermometer onread={(read_c) => (temperature = String(read_c))} />
 			{#if cookSteps.length > 0}
 				<p class="text-quiet mt-2 text-sm">Seen as it should be:</p>
 				<div class="mt-1 flex flex-wrap gap-2">
@@ -222,11 +224,7 @@
 
 		<section aria-labelledby="loss-heading">
 			<h2 id="loss-heading">Water off</h2>
-			{#if session.problems.length > 0}
-				{#each session.problems as problem (problem.path + problem.message)}
-					<p class="border-loss bg-loss-pale mt-1 border-l-4 px-3 py-2" role="alert">{problem.message}.</p>
-				{/each}
-			{:else if loss === null}
+			{#if loss === null}
 				<p class="text-quiet mt-1">
 					Weigh some finished pieces once they have cooled: {data.expectedLoss === null
 						? 'without that nothing by weight can be said of them.'

@@ -204,7 +204,6 @@
 		label={data.station.label}
 		packPieces={session.batch.packPieces}
 		uptake_g={session.facts ? session.facts.yield.uptake_g / session.facts.yield.pieces : 0}
-		loss={data.expectedLoss}
 		pastLosses={data.pastLosses}
 	/>
 </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { BallBoard } from '$core/bench/divide.ts';
-	import { recommendBallWeight_g, recommendFromPieces } from '$core/netquantity/recommend.ts';
+	import { expectedPack, recommendBallWeight_g } from '$core/netquantity/recommend.ts';
+	import { mean } from '$core/measure/round.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import type { StationLabel } from '$lib/server/bench/station.ts';
 
@@ -11,7 +12,6 @@
 		label,
 		packPieces,
 		uptake_g,
-		loss,
 		pastLosses
 	}: {
 		board: BallBoard;
@@ -20,32 +20,22 @@
 		packPieces: number;
 		/** What surface materials add to one piece. */
 		uptake_g: number;
-		/** Cook loss to expect here; null without a batch to go by. */
-		loss: number | null;
+		/** Cook losses of the batches made of it. */
 		pastLosses: readonly number[];
 	} = $props();
 
 	const weights = $derived(board.balls.map((ball) => ball.grams));
-	const expected = $derived(
-		loss === null
-			? null
-			: recommendFromPieces(
-					weights.map((grams) => (grams + uptake_g) * (1 - loss)),
-					packPieces
-				)
-	);
+	const input = $derived({
+		pieces: packPieces,
+		uptake_g,
+		ballSpread_g: board.spread_g ?? 0,
+		ballsWeighed: weights.length,
+		cookLosses: [...pastLosses]
+	});
+	const expected = $derived(board.mean_g === null ? null : expectedPack(board.mean_g, input));
 	const holds = $derived(expected && label ? expected.lowerBound_g >= label.declared_g : null);
 	const least_g = $derived(
-		label && board.spread_g !== null
-			? recommendBallWeight_g({
-					declared_g: label.declared_g,
-					pieces: packPieces,
-					uptake_g,
-					ballSpread_g: board.spread_g,
-					ballsWeighed: weights.length,
-					cookLosses: [...pastLosses]
-				})
-			: null
+		label && expected ? recommendBallWeight_g({ ...input, declared_g: label.declared_g }) : null
 	);
 	const BARS = 9;
 	/** Balls by how far they are from the middle of what was weighed. */
@@ -101,38 +91,45 @@
 		{#if expected}
 			<div class="flex justify-between">
 				<dt>Expected pack</dt>
-				<dd class="figure">{fixed(expected.meanPack_g, 0)}<span class="unit">g</span></dd>
+				<dd class="figure">{fixed(expected.mean_g, 0)}<span class="unit">g</span></dd>
 			</div>
 			<div class="flex justify-between">
 				<dt>At least, 95 %</dt>
 				<dd class="figure">{fixed(expected.lowerBound_g, 0)}<span class="unit">g</span></dd>
 			</div>
-			{#if label && expected.meanPack_g > label.declared_g}
+			{#if label && expected.mean_g > label.declared_g}
 				<div class="flex justify-between">
 					<dt>Given away</dt>
 					<dd class="figure">
-						{fixed(expected.meanPack_g - label.declared_g, 0)}<span class="unit">g a pack</span>
+						{fixed(expected.mean_g - label.declared_g, 0)}<span class="unit">g a pack</span>
 					</dd>
 				</div>
 			{/if}
 		{/if}
 	</dl>
 	<p class="mt-3 font-bold" role="status">
-		{#if loss === null}
-			<span class="text-quiet font-normal"
-				>No batch of it has squared yet, so its cook loss is not known.</span
-			>
+		{#if pastLosses.length < 2}
+			<span class="text-quiet font-normal">Fewer than two batches say how much it loses on the plate.</span>
 		{:else if expected === null}
 			<span class="text-quiet font-normal">Weigh two balls or more.</span>
 		{:else if holds === true}
-			<span class="text-squared">Holds.{least_g === null ? '' : ` Balls of ${plain(least_g)} g would.`}</span>
+			<span class="text-squared"
+				>Holds.{least_g !== null && least_g < Math.floor(board.mean_g ?? 0)
+					? ` A ball of ${plain(least_g)} g would too.`
+					: ''}</span
+			>
 		{:else if holds === false}
 			<span class="text-loss"
 				>The packs would be short.{least_g === null ? '' : ` They hold at ${plain(least_g)} g a ball.`}</span
 			>
 		{/if}
 	</p>
-	{#if loss !== null}
-		<p class="text-quiet mt-1 text-sm">With the usual cook loss here, {fixed(100 * loss, 1)} %.</p>
+	{#if expected}
+		<p class="text-quiet mt-1 text-sm">
+			With the cook loss of {plural(pastLosses.length, 'batch', 'batches')}, {fixed(
+				100 * (mean(pastLosses) ?? 0),
+				1
+			)}&nbsp;%.
+		</p>
 	{/if}
 </section>

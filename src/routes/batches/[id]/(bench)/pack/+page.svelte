@@ -77,7 +77,7 @@
 		<Scale
 			of={`pack ${plain(packs.length + 1)}, without its bag`}
 			target_g={label?.declared_g ?? null}
-			tolerance_g={Math.max(data.scaleDivision_g, (label?.declared_g ?? 0) * 0.05)}
+			tolerance_g={Math.max(data.scaleDivision_g, (label?.declared_g ?? 0) * 0.02)}
 			least_g={(label?.declared_g ?? batch.ballWeight_g) * 0.4}
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
