@@ -59,11 +59,13 @@ test('every station at every width: axe clean, nothing wider than the screen', a
 	const batch = ((await onBench.getAttribute('href')) ?? '').replace(/\/\w+$/, '');
 	await looksRight(
 		page,
-		['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'].map((station) => `${batch}/${station}`)
+		['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'].map((station) => `${batch}/${station}`),
+		// The same frame stands around all of them; a batch's own page is looked at narrow above.
+		{ narrow: false }
 	);
 });
 
-async function looksRight(page: Page, paths: string[]): Promise<void> {
+async function looksRight(page: Page, paths: string[], { narrow = true } = {}): Promise<void> {
 	for (const path of paths) {
 		await page.setViewportSize(SIZES[0]);
 		await open(page, path);
@@ -73,7 +75,7 @@ async function looksRight(page: Page, paths: string[]): Promise<void> {
 				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
 			);
 			expect.soft(overflow, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
-			if (size.width === 768) continue;
+			if (size.width === 768 || (size.width === 390 && !narrow)) continue;
 			// A drawing is one picture to assistive technology; its hundreds of texts are not looked at one by one.
 			// There are no frames: what legacy mode leaves out is opening another page to put theirs together.
 			const axe = new AxeBuilder({ page }).exclude('svg[role="img"] *').setLegacyMode();

@@ -61,7 +61,9 @@
 					? `${fixed(-missing_g, decimals)} g too much`
 					: 'there'
 	);
-	const canTake = $derived(!disabled && dock.connected && (dock.steadyNet_g ?? 0) > 0);
+	const canTake = $derived(!disabled && dock.connected && (dock.net_g ?? 0) > 0);
+	/** Pressed while it still moved: the reading is taken as soon as it stands still. */
+	let wanted = $state(false);
 
 	let typed = $state('');
 	let typedError = $state('');
@@ -69,11 +71,17 @@
 
 	function take(): void {
 		const grams = dock.steadyNet_g;
-		if (disabled || grams === null || grams <= 0) return;
+		if (!canTake) return;
+		wanted = grams === null;
+		if (grams === null) return;
 		auto = { takenAt_g: dock.load_g, armed: false };
 		ontake(grams, 'scale');
 		if (zeroAfter) dock.tare();
 	}
+	$effect(() => {
+		if (!canTake) wanted = false;
+		else if (wanted && dock.steadyNet_g !== null) untrack(take);
+	});
 	function takeTyped(): void {
 		const read = readGrams(typed);
 		if (!read.ok) {
@@ -192,6 +200,7 @@
 				>The scale does not answer. Type what it shows, or plug it in again.</b
 			>
 		{:else if dock.batteryLow}<b class="text-attention-ink">Its battery is low: readings wander.</b>
+		{:else if wanted}<b>taken as soon as it stands still…</b>
 		{:else if dock.connected && dock.steady_g === null}<span class="text-quiet">moving…</span>
 		{/if}
 		{#if dock.trouble}<span class="text-loss">{dock.trouble}</span>{/if}
