@@ -101,11 +101,15 @@
 			<button type="button" class="min-h-8 underline" onclick={() => (showingKeys = true)}>Keys</button>
 		</div>
 	</nav>
-	<main id="main" tabindex="-1" class="min-w-0 flex-1 px-4 py-5 outline-none md:px-6">
-		<Running steps={data.running} />
-		<Waiting />
-		{@render children()}
-	</main>
+	<div class="min-w-0 flex-1 px-4 py-5 md:px-6">
+		<aside aria-label="Going on">
+			<Running steps={data.running} />
+			<Waiting />
+		</aside>
+		<main id="main" tabindex="-1" class="outline-none">
+			{@render children()}
+		</main>
+	</div>
 </div>
 <Finder bind:open={finding} />
 <Keys bind:open={showingKeys} />

@@ -12,6 +12,7 @@
 		['Alt Enter, on a sheet', 'more of the line: use, stage, what stays on; Esc back'],
 		['Ctrl ⌫, on a sheet', 'remove the line'],
 		['Ctrl Z and Ctrl Y', 'undo and redo on a sheet'],
+		['Enter, at a station', 'take what the scale shows'],
 		['Ctrl S or ⌘ S', 'keep a version of the sheet; save a record'],
 		['?', 'this list']
 	];

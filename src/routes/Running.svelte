@@ -24,7 +24,7 @@
 </script>
 
 {#if timers.length > 0}
-	<ul class="mb-3 flex flex-wrap gap-2" aria-label="Going on">
+	<ul class="mb-3 flex flex-wrap gap-2" aria-label="Under way">
 		{#each timers as { batchId, step, begunAt, kind, name, timer, ...times } (batchId + step)}
 			<li>
 				<a

@@ -15,8 +15,8 @@ export interface RecordForm<Record, Draft> extends Omit<DraftForm<Record>, 'stal
 }
 
 /**
- * The state of a record's form. The draft follows `fresh` when another record is opened and when the
- * save of this one was answered; whatever else arrives leaves what is typed alone.
+ * The state of a record's form. The draft follows `fresh` when another record is opened, when the save of
+ * this one was answered, and as long as nothing was typed; whatever else arrives leaves what is typed alone.
  */
 export function recordForm<Record, Draft extends { id: string; version: number }>(options: {
 	saved: string;
@@ -24,6 +24,8 @@ export function recordForm<Record, Draft extends { id: string; version: number }
 	draftOf: (record: Record) => Draft;
 }): RecordForm<Record, Draft> {
 	let draft = $state(untrack(() => copy(options.fresh())));
+	/** The draft as it came, for telling whether anything was typed into it. */
+	let came = untrack(() => JSON.stringify(draft));
 	let element = $state<HTMLFormElement>();
 	let answered = false;
 	/** The draft as it was sent, for telling what was typed while the answer was on its way. */
@@ -31,11 +33,15 @@ export function recordForm<Record, Draft extends { id: string; version: number }
 	const form = draftForm<Record>({ saved: options.saved, onsaved: () => (answered = true) });
 	$effect(() => {
 		const fresh = options.fresh();
-		if (!answered && fresh.id === untrack(() => draft.id)) return;
+		const untouched = untrack(() => JSON.stringify(draft)) === came;
+		if (!answered && !untouched && fresh.id === untrack(() => draft.id)) return;
 		const typedMeanwhile = answered && untrack(() => JSON.stringify(draft)) !== sent;
 		answered = false;
 		if (typedMeanwhile) draft.version = fresh.version;
-		else draft = copy(fresh);
+		else {
+			draft = copy(fresh);
+			came = untrack(() => JSON.stringify(draft));
+		}
 	});
 	const theirs = $derived(form.stale ? options.draftOf(form.stale) : null);
 	return {

@@ -15,7 +15,12 @@ const MOST_STEPS = 200;
 const MOST_ENTRIES = 1000;
 
 const entryId = () => id('not an entry');
-const at = () => Joi.string().isoDate().required();
+/** ISO 8601 in UTC, as browsers write it: times of one shape compare as text. */
+const at = () =>
+	Joi.string()
+		.pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/)
+		.isoDate()
+		.required();
 const orNull = (schema: Joi.Schema) => schema.allow(null).required();
 const pieces = () => Joi.number().integer().min(0).max(MOST_PIECES);
 

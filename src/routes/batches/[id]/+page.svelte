@@ -7,7 +7,10 @@
 	import { closings } from '$core/squaring/closings.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
 	import { closingFigures } from '$lib/batch-closing.ts';
-	import { tick } from 'svelte';
+	import { invalidateAll } from '$app/navigation';
+	import { hear } from '$lib/bench/news.ts';
+	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { onMount, tick } from 'svelte';
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch-draft.ts';
 	import { plannedRecipe } from '$lib/batch-plan.ts';
 	import { dayText } from '$lib/format.ts';
@@ -33,6 +36,14 @@
 		saved: 'Recorded',
 		fresh: () => batchDraft(data.batch),
 		draftOf: batchDraft
+	});
+	// What another device, or this one at a station, adds to the batch is read again; what is typed here stays.
+	onMount(() => {
+		const refresh = (id: string) => {
+			if (id === data.batch.id) void invalidateAll();
+		};
+		const off = [hear((news) => refresh(news.batchId)), outbox.onkept(refresh)];
+		return () => off.forEach((each) => each());
 	});
 	const draft = $derived(form.draft);
 	const isClosed = $derived(batch.closed.length > 0);
