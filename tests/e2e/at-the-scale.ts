@@ -58,6 +58,7 @@ export async function bakeAtTheScale(page: Page, pan: Pan, between: Between): Pr
 	await weigh(page, pan, 1000);
 	await expect(page.getByTestId('line-now')).toHaveText('Water');
 	await between('weigh');
+	await expect(page.getByTestId('line-now')).toHaveText('Water');
 	// The bowl stays on the scale and starts at nothing again.
 	await weigh(page, pan, 600);
 	await expect(page.getByTestId('line-now')).toHaveText('Salt');

@@ -14,6 +14,17 @@ export function hear(listener: (news: News) => void): () => void {
 	return () => hearing.delete(listener);
 }
 
+const opening = new Set<() => void>();
+
+/**
+ * Calls `listener` each time the stream is there, the first time too: what happened between reading the
+ * page and listening was told to nobody.
+ */
+export function onListening(listener: () => void): () => void {
+	opening.add(listener);
+	return () => opening.delete(listener);
+}
+
 /**
  * Listens to the news of the kitchen, while the page is looked at: a browser allows few streams at once,
  * and a tab nobody sees needs none. `oncome` is called whenever the stream is there again, to catch up.
@@ -34,6 +45,7 @@ export function listenToNews(oncome: () => void): () => void {
 			for (const listener of hearing) listener(news);
 		};
 		stream.onopen = () => {
+			for (const listener of opening) listener();
 			// The page was read just before it opened the first time.
 			if (wasOpen) oncome();
 			wasOpen = true;

@@ -5,7 +5,7 @@ import { invalidateAll } from '$app/navigation';
 import { getContext, onMount, setContext } from 'svelte';
 import type { Batch } from '../server/batches/types.ts';
 import { benchBatch, oncePerId } from './bench-batch.ts';
-import { hear } from './news.ts';
+import { hear, onListening } from './news.ts';
 import { outbox, type NewWeighing } from './outbox.svelte.ts';
 
 /** A batch at the bench: as the server has it, with what came since and what is still on its way. */
@@ -37,18 +37,21 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 	/** What came since, from this device and others. */
 	let come = $state.raw<Entry[]>([]);
 	const add = (batchId: string, entries: Entry[]) => {
-		if (batchId === loaded().batch.id) come = [...come, ...entries];
+		if (batchId === loaded().batch.id) come = oncePerId([...come, ...entries]);
 	};
+	/** Reads what was kept once more; without a server what is here goes on standing. */
+	async function catchUp(): Promise<void> {
+		const { id } = loaded().batch;
+		const answer = await fetch(`/batches/${id}/entries.json`).catch(() => null);
+		if (answer?.ok) add(id, ((await answer.json()) as { entries: Entry[] }).entries);
+	}
 	onMount(() => {
 		const unhear = hear((news) => {
 			if (news.entries.length > 0) add(news.batchId, news.entries);
 			else if (news.batchId === loaded().batch.id) void invalidateAll();
 		});
-		const offkept = outbox.onkept(add);
-		return () => {
-			unhear();
-			offkept();
-		};
+		const off = [unhear, outbox.onkept(add), onListening(() => void catchUp())];
+		return () => off.forEach((each) => each());
 	});
 	const mine = $derived(
 		outbox.waiting.flatMap((each) => (each.batchId === loaded().batch.id ? each.entry : []))
