@@ -19,6 +19,7 @@ test('a whole batch through the scale to a squared close, the page read again in
 test('too much of a line: the rest is scaled to it, kept, or some is taken out; by feel it moves the hydration', async ({
 	page
 }) => {
+	await scaleOfOwn(page);
 	await newFormula(page, fresh('Over roti'), [REST_STEP]);
 	await planAtBench(page);
 	const type = async (grams: string) => {
