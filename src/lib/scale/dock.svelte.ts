@@ -27,6 +27,8 @@ class ScaleDock {
 	#samples: Sample[] = [];
 	#division_g = 1;
 	#sinceLow = 0;
+	/** Counts who listens, so that one scale's lines never pass for another's. */
+	#turn = 0;
 	#close: (() => Promise<void> | void) | null = null;
 
 	/** The steps of the kitchen's scale, and what this device was told to do before. */
@@ -47,26 +49,37 @@ class ScaleDock {
 
 	/** Listens to another scale, or with null to none. */
 	async use(scale: Scale | null, choice: string): Promise<void> {
-		await this.leave();
+		const turn = await this.leave();
+		// Another was chosen, or the page left, while the one before was being closed.
+		if (turn !== this.#turn) return;
 		localStorage.setItem(CHOICE, choice);
 		this.title = scale?.title ?? '';
 		if (!scale) return;
+		// A scale that is no longer the chosen one is not heard, whenever it gets round to closing.
+		const isMine = () => turn === this.#turn;
 		try {
-			this.#close = await scale.open({
-				line: (text) => this.#line(text),
-				connected: (is) => this.#connected(is)
+			const close = await scale.open({
+				line: (text) => isMine() && this.#line(text),
+				connected: (is) => isMine() && this.#connected(is)
 			});
+			if (isMine()) this.#close = close;
+			else await close();
 		} catch (error) {
 			this.trouble = error instanceof Error ? error.message : 'the scale could not be opened';
 		}
 	}
 
-	async leave(): Promise<void> {
+	/** Stops listening; the turn of whoever listens next. */
+	async leave(): Promise<number> {
+		const turn = ++this.#turn;
 		const close = this.#close;
 		this.#close = null;
 		await close?.();
-		this.#connected(false);
-		this.trouble = '';
+		if (turn === this.#turn) {
+			this.#connected(false);
+			this.trouble = '';
+		}
+		return turn;
 	}
 
 	/** What lies on it less the tare. */
