@@ -6,6 +6,8 @@ export default {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter({ precompress: false }),
+		// Only pages that are worked at register it: see src/lib/keep-page.ts.
+		serviceWorker: { register: false },
 		alias: { $core: 'core', '$core/*': 'core/*' }
 	}
 };

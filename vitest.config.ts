@@ -1,3 +1,4 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -11,6 +12,8 @@ export default defineConfig({
 		projects: [
 			{
 				resolve: { alias },
+				// For modules with runes in them.
+				plugins: [svelte()],
 				test: { name: 'unit', include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'stand-ins/**/*.test.ts'] }
 			},
 			{

@@ -154,6 +154,29 @@ test('two browsers on one batch see each other’s readings', async ({ page, bro
 	await other.context().close();
 });
 
+test('from a station of one batch to that of another nothing of the first comes along', async ({ page }) => {
+	const name = fresh('First roti');
+	await newFormula(page, name, [REST_STEP]);
+	const formula = page.url();
+	await planAtBench(page);
+	await goOn(page, 'Mix and rest', 'mix');
+	await page.getByRole('button', { name: 'Begin Cover and rest' }).click();
+	const running = page.getByTestId('running').filter({ hasText: name });
+	await expect(running).toBeVisible();
+	await open(page, formula);
+	await planAtBench(page);
+	await goOn(page, 'Mix and rest', 'mix');
+	await page.getByLabel('Or type it').fill('1604');
+	await page.getByRole('button', { name: 'Take it' }).click();
+	await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
+	await expect(page.getByTestId('waiting')).toHaveCount(0);
+	await page.getByLabel('What is weighed').selectOption({ label: 'Water, added by feel' });
+	await running.click();
+	await expect(page.getByTestId('timer')).toBeVisible();
+	await expect(page.getByTestId('dough')).toHaveText(/^–/);
+	await expect(page.getByTestId('scale-of')).toHaveText('the whole dough');
+});
+
 test('a timer that ran out while nobody looked is late after a reload, and shows on every page', async ({
 	page
 }) => {

@@ -1,4 +1,4 @@
-import { monotonicFactory } from 'ulid';
+import { decodeTime, monotonicFactory } from 'ulid';
 import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
 
 /** An entry that the server has not answered yet. */
@@ -16,6 +16,9 @@ type Answer = { id: string; kept: boolean; message?: string };
 
 const WAITING = 'square-batch:waiting:';
 const REFUSED = 'square-batch:refused:';
+const KEPT = 'square-batch:kept:';
+/** For so long a page kept in the browser may be older than what the server has. */
+const KEPT_MS = 3 * 24 * 3600 * 1000;
 const FIRST_RETRY_MS = 400;
 const LAST_RETRY_MS = 4000;
 
@@ -84,6 +87,16 @@ class Outbox {
 		} else this.#add(batchId, { kind: 'event', ...stamp(), happening: { name: 'void' }, voids: entry.id });
 	}
 
+	/** What the server kept of a batch and a page, read with these entries, does not know of. */
+	keptBeside(batchId: string, entries: readonly Entry[]): Entry[] {
+		const known = new Set(entries.map((entry) => entry.id));
+		const oldest = Date.now() - KEPT_MS;
+		return stored<Waiting>(KEPT).flatMap(({ batchId: of, entry }) => {
+			if (decodeTime(entry.id) < oldest) localStorage.removeItem(KEPT + entry.id);
+			return of === batchId && !known.has(entry.id) ? entry : [];
+		});
+	}
+
 	/** Lets go of an entry that was refused, once the person has seen it. */
 	dismiss(id: string): void {
 		localStorage.removeItem(REFUSED + id);
@@ -133,6 +146,8 @@ class Outbox {
 				const entry = entries.find((each) => each.id === id);
 				if (!is && entry)
 					localStorage.setItem(REFUSED + id, JSON.stringify({ batchId, entry, message } satisfies Refusal));
+				// A page read again with the server gone may be from before this was kept.
+				else if (entry) localStorage.setItem(KEPT + id, JSON.stringify({ batchId, entry } satisfies Waiting));
 				localStorage.removeItem(WAITING + id);
 			}
 			this.#read();

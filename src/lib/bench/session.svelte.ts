@@ -35,9 +35,11 @@ export const useSession = (): BenchSession => getContext<BenchSession>(KEY);
 /** Begins the session of a batch's stations; `loaded` is what the page was loaded with. */
 export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): BenchSession {
 	/** What came since, from this device and others. */
-	let come = $state.raw<Entry[]>([]);
+	let come = $state.raw<{ batchId: string; entries: Entry[] }>({ batchId: '', entries: [] });
+	// The layout stays when a link leads from one batch to another: what came is of one of them only.
+	const comeHere = $derived(come.batchId === loaded().batch.id ? come.entries : []);
 	const add = (batchId: string, entries: Entry[]) => {
-		if (batchId === loaded().batch.id) come = oncePerId([...come, ...entries]);
+		if (batchId === loaded().batch.id) come = { batchId, entries: oncePerId([...comeHere, ...entries]) };
 	};
 	/** Reads what was kept once more; without a server what is here goes on standing. */
 	async function catchUp(): Promise<void> {
@@ -46,6 +48,7 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 		if (answer?.ok) add(id, ((await answer.json()) as { entries: Entry[] }).entries);
 	}
 	onMount(() => {
+		add(loaded().batch.id, outbox.keptBeside(loaded().batch.id, loaded().entries));
 		const unhear = hear((news) => {
 			if (news.entries.length > 0) add(news.batchId, news.entries);
 			else if (news.batchId === loaded().batch.id) void invalidateAll();
@@ -56,7 +59,7 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 	const mine = $derived(
 		outbox.waiting.flatMap((each) => (each.batchId === loaded().batch.id ? each.entry : []))
 	);
-	const bench = $derived(benchOf(oncePerId([...loaded().entries, ...come, ...mine])));
+	const bench = $derived(benchOf(oncePerId([...loaded().entries, ...comeHere, ...mine])));
 	const batch = $derived(benchBatch(loaded().batch, bench));
 	const outcome = $derived(batch.closed.length > 0 ? null : derive(batch.recipe));
 	const batchId = () => loaded().batch.id;

@@ -317,5 +317,7 @@
 			</div>
 		{/if}
 	</details>
-	{#if choice !== 'none' && choice !== 'serial' && choice !== ''}<SimulatedScale name={choice} />{/if}
+	{#if choice !== 'none' && choice !== 'serial' && choice !== ''}
+		{#key choice}<SimulatedScale name={choice} />{/key}
+	{/if}
 </section>

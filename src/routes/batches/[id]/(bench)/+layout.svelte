@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { preloadCode } from '$app/navigation';
+	import { afterNavigate, preloadCode } from '$app/navigation';
 	import { ribbonFigures, ribbonSoFar } from '$core/massflow/ribbon.ts';
 	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import { closingFigures, unweighedLines } from '$lib/batch-closing.ts';
 	import { plannedRecipe } from '$lib/batch-plan.ts';
 	import { beginSession } from '$lib/bench/session.svelte.ts';
+	import { keepPage } from '$lib/keep-page.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { onMount } from 'svelte';
 	import Head from '../Head.svelte';
@@ -45,10 +46,13 @@
 
 	onMount(() => {
 		dock.prepare(data.scaleDivision_g);
-		// With the server gone the next station has to be here already.
-		for (const station of ['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'])
-			void preloadCode(`/batches/${data.batch.id}/${station}`);
 		return () => void dock.leave();
+	});
+	afterNavigate(async ({ to }) => {
+		// With the server gone the next station has to be here already.
+		const stations = ['weigh', 'mix', 'divide', 'surface', 'cook', 'pack'];
+		await Promise.all(stations.map((station) => preloadCode(`/batches/${data.batch.id}/${station}`)));
+		if (to) await keepPage(to.url.pathname);
 	});
 </script>
 
@@ -64,4 +68,7 @@
 		These figures cannot be: {problem.message}.
 	</p>
 {/each}
-<div class="mt-3">{@render children()}</div>
+<!-- What a station was in the middle of is not gone on with at another batch. -->
+<div class="mt-3">
+	{#key batch.id}{@render children()}{/key}
+</div>
