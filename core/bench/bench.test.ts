@@ -1,29 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment } from './bench.ts';
-import type { Entry, Happening, WeighingEntry } from './entries.ts';
+import { event, weighing } from '../testing/entries.ts';
+import type { Entry, WeighingEntry } from './entries.ts';
 
-let next = 0;
-const id = () => `E${String(++next).padStart(6, '0')}`;
 const at = (minute = 0) => new Date(Date.UTC(2026, 3, 5, 9, minute)).toISOString();
-
-const weighing = (more: Partial<WeighingEntry>): WeighingEntry => ({
-	kind: 'weighing',
-	id: id(),
-	at: at(),
-	what: 'ball',
-	lineId: null,
-	grams: 60,
-	corrects: null,
-	by: 'scale',
-	...more
-});
-const event = (happening: Happening, more: { at?: string; voids?: string } = {}): Entry => ({
-	kind: 'event',
-	id: id(),
-	at: more.at ?? at(),
-	happening,
-	voids: more.voids ?? null
-});
 const grams = (entries: Entry[], what: WeighingEntry['what'], lineId: string | null = null) =>
 	benchOf(entries)
 		.readings(what, lineId)

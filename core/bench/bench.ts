@@ -17,6 +17,8 @@ export interface Reading {
 	at: string;
 	grams: number;
 	by: WeighingEntry['by'];
+	/** The lot it was taken from; null where nobody said. */
+	lotId: string | null;
 }
 
 /** A note of what was seen. */
@@ -128,8 +130,8 @@ export function benchOf(entries: readonly Entry[]): Bench {
 		steps,
 		kept,
 		readings: (what, lineId = null) =>
-			slots.flatMap(({ id, at, by, grams, ...of }) =>
-				of.what === what && of.lineId === lineId && grams !== null ? [{ id, at, grams, by }] : []
+			slots.flatMap(({ id, at, by, grams, lotId = null, ...of }) =>
+				of.what === what && of.lineId === lineId && grams !== null ? [{ id, at, grams, by, lotId }] : []
 			),
 		factorOf: (lineId) => factors.get(lineId) ?? 1,
 		last: (is) =>

@@ -39,6 +39,8 @@ export interface WeighingEntry {
 	grams: number | null;
 	corrects: string | null;
 	by: 'scale' | 'typed';
+	/** The lot it was taken from, where somebody said so. */
+	lotId?: string | null;
 }
 
 /** Why a piece is not sold. */

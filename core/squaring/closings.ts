@@ -38,6 +38,16 @@ export interface ClosingFigures {
 	loose: number | null;
 	packPieces: number;
 	scaleDivision_g: number;
+	/** What lots are kept of and the batch uses; left out or empty where no lots are kept. */
+	stock?: readonly StockUse[];
+}
+
+/** Something lots are kept of: what the batch consumed, and what it drew from lots. */
+export interface StockUse {
+	name: string;
+	unit: GapUnit;
+	consumed: number;
+	drawn: number;
 }
 
 const unit = 'g';
@@ -48,7 +58,14 @@ const g = (value: number) => `${Math.round(Math.abs(value))} g`;
  * standard uncertainty of the weights compared.
  */
 export function closings(figures: ClosingFigures): Closing[] {
-	return [mix(figures), divide(figures), cook(figures), count(figures), pack(figures)];
+	return [
+		mix(figures),
+		divide(figures),
+		cook(figures),
+		count(figures),
+		pack(figures),
+		...stock(figures.stock ?? [], figures.scaleDivision_g)
+	];
 }
 
 function mix(figures: ClosingFigures): Closing {
@@ -155,6 +172,27 @@ function pack({ sellable, packs, loose, packPieces }: ClosingFigures): Closing {
 			? `${pieces(gap)} sellable and in no pack`
 			: `${pieces(-gap)} more in packs and loose than are sellable`
 	);
+}
+
+/** Lots drawn against consumption; nothing to close where no lots are kept. */
+function stock(uses: readonly StockUse[], scaleDivision_g: number): Closing[] {
+	const stage = 'stock';
+	if (uses.length === 0) return [];
+	if (uses.every((use) => use.consumed === 0))
+		return [{ stage, state: 'open', missing: 'nothing drawn yet' }];
+	const missing = uses.map((use) => ({ ...use, gap: settled(use.consumed - use.drawn) }));
+	const weighed = missing.filter((use) => use.unit === unit);
+	const gap_g = settled(weighed.reduce((sum, use) => sum + use.gap, 0));
+	const tolerance_g = 2 * readingUncertainty_g(scaleDivision_g) * Math.sqrt(weighed.length);
+	if (Math.abs(gap_g) > tolerance_g) {
+		const most = weighed.reduce((a, b) => (b.gap > a.gap ? b : a));
+		const others = weighed.filter((use) => use !== most && use.gap > tolerance_g).length;
+		const message = `${g(gap_g)} came from no lot: ${most.name}${others > 0 ? ` and ${others} more` : ''}`;
+		return [{ stage, state: 'off', gap: gap_g, tolerance: tolerance_g, unit, message }];
+	}
+	const counted = missing.find((use) => use.unit === 'pieces' && use.gap !== 0);
+	if (counted) return [exact(stage, counted.gap, `${counted.gap} of ${counted.name} came from no lot`)];
+	return [{ stage, state: 'squares', gap: gap_g, tolerance: tolerance_g, unit }];
 }
 
 function exact(stage: Stage, gap: number, message: string): Closing {

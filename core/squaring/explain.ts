@@ -21,6 +21,7 @@ export function explanations(closing: Closing, figures: ExplainFigures): Explana
 		case 'pack':
 			return explainPack(closing.gap, figures);
 		case 'cook':
+		case 'stock':
 			return [];
 	}
 }

@@ -1,8 +1,9 @@
 import type { Facts } from '$core/derive.ts';
 import type { Recipe } from '$core/formula/types.ts';
-import { sumOf } from '$core/measure/round.ts';
-import type { ClosingFigures } from '$core/squaring/closings.ts';
-import type { Batch } from './server/batches/types.ts';
+import { settled, sumOf } from '$core/measure/round.ts';
+import type { ClosingFigures, StockUse } from '$core/squaring/closings.ts';
+import type { Batch, BatchLine } from './server/batches/types.ts';
+import type { BatchStock } from './server/lots/types.ts';
 
 /** What a batch's recipe does not hold of what its stages close on. */
 export interface Counted {
@@ -12,6 +13,52 @@ export interface Counted {
 	loose: number | null;
 	/** Dough lines that are still as planned; 0 where every one was weighed. */
 	unweighedLines?: number;
+	/** What lots are kept of; left out or empty where none are. */
+	stock?: readonly StockUse[];
+}
+
+/** What is at hand of a lot, for drawing from it. */
+export interface AtHand {
+	ingredientId: string | null;
+	name: string;
+	onHand: number;
+}
+
+/** What a batch uses of things lots are kept of, as their moves have it. */
+export function stockUses(
+	stock: readonly BatchStock[],
+	lines: readonly Pick<BatchLine, 'ingredient' | 'weighed_g'>[],
+	packs: number
+): StockUse[] {
+	return stock.map(({ ingredientId, name, unit, perPack, from }) => ({
+		name,
+		unit,
+		consumed:
+			ingredientId === null
+				? packs * perPack
+				: settled(
+						sumOf(
+							lines.filter((line) => line.ingredient === ingredientId),
+							(line) => line.weighed_g ?? 0
+						)
+					),
+		drawn: settled(sumOf(from, (lot) => lot.amount))
+	}));
+}
+
+/** The same once the lots at hand are drawn from for what was consumed since. */
+export function stockUsesAtHand(
+	stock: readonly BatchStock[],
+	lines: readonly Pick<BatchLine, 'ingredient' | 'weighed_g'>[],
+	packs: number,
+	lots: readonly AtHand[]
+): StockUse[] {
+	return stockUses(stock, lines, packs).map((use, index) => {
+		const { ingredientId, name } = stock[index] as BatchStock;
+		const of = lots.filter((lot) => lot.ingredientId === ingredientId && lot.name === name);
+		const most = settled(use.drawn + sumOf(of, (lot) => Math.max(0, lot.onHand)));
+		return { ...use, drawn: Math.min(use.consumed, most) };
+	});
 }
 
 /** How many dough lines of a batch that is begun were not weighed yet. */
@@ -46,6 +93,7 @@ export function closingFigures(
 		packs: counted.packs,
 		loose: counted.loose,
 		packPieces: pack?.pieces ?? 1,
-		scaleDivision_g
+		scaleDivision_g,
+		stock: counted.stock ?? []
 	};
 }

@@ -49,6 +49,7 @@ test('a whole batch with the server killed and back twice: the work goes on, and
 			await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
 			await stations.getByRole('link', { name: station === 'divide' ? 'Divide' : 'Cook' }).click();
 
+			await expect(page).toHaveURL(new RegExp(`/${station}$`));
 			// So is the page, read again: with what the server kept before it went, and with what waits.
 			await page.reload();
 			await expect(waiting).toContainText(/[23] entries are kept on this device/);

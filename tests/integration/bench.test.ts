@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Step } from '$core/formula/process.ts';
-import type { EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
+import type { EventEntry, WeighingEntry } from '$core/bench/entries.ts';
+import { event, weighing } from '$core/testing/entries.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { closeBatch } from '$lib/server/batches/close.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
@@ -11,29 +12,6 @@ import { newId } from '$lib/server/rows.ts';
 import { makeRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
-
-const weighing = (more: Partial<WeighingEntry> = {}): WeighingEntry => ({
-	kind: 'weighing',
-	id: newId(),
-	at: '2026-04-05T09:00:00.000Z',
-	what: 'ball',
-	lineId: null,
-	grams: 60,
-	corrects: null,
-	by: 'scale',
-	...more
-});
-const event = (
-	happening: Happening,
-	voids: string | null = null,
-	at = '2026-04-05T09:10:00.000Z'
-): EventEntry => ({
-	kind: 'event',
-	id: newId(),
-	at,
-	happening,
-	voids
-});
 
 const REST: Step = {
 	kind: 'rest',
@@ -113,9 +91,9 @@ describe('entries', () => {
 		const [second] = await keep(weighing({ grams: 61, corrects: ball.id }));
 		expect(first).toMatchObject({ kept: true });
 		expect(second).toMatchObject({ kept: false, message: 'another device corrected that reading first' });
-		await keep(event({ name: 'void' }, reject.id));
+		await keep(event({ name: 'void' }, { voids: reject.id }));
 		expect(await now()).toMatchObject({ ballWeights_g: [60], rejects: 0 });
-		const [again] = await keep(event({ name: 'void' }, reject.id));
+		const [again] = await keep(event({ name: 'void' }, { voids: reject.id }));
 		expect(again).toMatchObject({ kept: false, message: 'another device took that back first' });
 	});
 
@@ -128,7 +106,7 @@ describe('entries', () => {
 		const answers = await one.keep(
 			weighing({ what: 'line', lineId: foreign }),
 			weighing({ corrects: ball.id }),
-			event({ name: 'void' }, newId()),
+			event({ name: 'void' }, { voids: newId() }),
 			event({ name: 'line kept', lineId: foreign }),
 			event({ name: 'counted', of: 'balls', count: 1 }),
 			event({ name: 'piece rejected', reason: 'torn' }),
@@ -210,15 +188,15 @@ describe('steps', () => {
 	it('run from their beginning until they end, over all batches of the kitchen', async () => {
 		const { id, keep } = await begun('Stepped');
 		const begunAt = new Date(Date.now() - 25 * 60_000).toISOString();
-		const start = event({ name: 'step begun', step: 0 }, null, begunAt);
+		const start = event({ name: 'step begun', step: 0 }, { at: begunAt });
 		await keep(start);
 		const mine = async () =>
 			(await runningSteps(bench.db, bench.kitchen.id)).filter((step) => step.batchId === id);
 		expect(await mine()).toMatchObject([{ step: 0, begunAt, kind: 'rest', minutesLow: 20, minutesHigh: 30 }]);
 		await keep(event({ name: 'step ended', step: 0 }));
 		expect(await mine()).toEqual([]);
-		const again = event({ name: 'step begun', step: 0 }, null, begunAt);
-		await keep(again, event({ name: 'void' }, again.id));
+		const again = event({ name: 'step begun', step: 0 }, { at: begunAt });
+		await keep(again, event({ name: 'void' }, { voids: again.id }));
 		expect(await mine()).toEqual([]);
 	});
 

@@ -31,6 +31,13 @@ type Shape = Pick<Product, 'diameter_cm' | 'thickness_mm' | 'discs'>;
 
 export type ProductInput = Omit<Product, 'id' | 'formulaId' | 'name' | keyof Shape> & Partial<Shape>;
 
+/** Names of everything products are packed in, each once. */
+export async function materialNames(db: Database, kitchenId: string): Promise<string[]> {
+	const rows = (await db('products').where('kitchen_id', kitchenId).select('materials')) as Row[];
+	const names = rows.flatMap((row) => toList<Material>(row.materials).map((material) => material.name));
+	return [...new Set(names)].sort((a, b) => a.localeCompare(b));
+}
+
 function fromRow(row: Row): Product {
 	return {
 		id: String(row.id),

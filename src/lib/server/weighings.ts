@@ -11,6 +11,8 @@ export interface Weighing {
 	what: Weighed;
 	grams: number;
 	takenAt: string;
+	/** The lot it was taken from; null where nobody said. */
+	lotId: string | null;
 }
 
 /** The readings a batch should stand at for one thing weighed. */
@@ -40,7 +42,8 @@ export async function standingWeighings(
 		lineId: row.line_id === null ? null : String(row.line_id),
 		what: row.what as Weighed,
 		grams: Number(row.grams),
-		takenAt: String(row.taken_at)
+		takenAt: String(row.taken_at),
+		lotId: row.lot_id === null ? null : String(row.lot_id)
 	}));
 }
 
@@ -60,7 +63,7 @@ export async function recordReadings(
 ): Promise<void> {
 	const standing = await standingWeighings(db, kitchenId, [batchId]);
 	const rows: Row[] = [];
-	const row = (readings: Readings, grams: number | null, corrects: string | null) =>
+	const row = (readings: Readings, grams: number | null, corrected: Weighing | null) =>
 		rows.push({
 			id: newId(),
 			kitchen_id: kitchenId,
@@ -68,7 +71,9 @@ export async function recordReadings(
 			line_id: readings.lineId,
 			what: readings.what,
 			grams,
-			corrects_id: corrects,
+			corrects_id: corrected?.id ?? null,
+			// It is the same flour, weighed again.
+			lot_id: corrected?.lotId ?? null,
 			taken_at: takenAt
 		});
 	for (const readings of wanted) {
@@ -81,7 +86,7 @@ export async function recordReadings(
 			else arriving.push(grams);
 		}
 		// A new value in the place of an old one is its correction; the rest is plain adding or withdrawing.
-		for (const old of leaving) row(readings, arriving.shift() ?? null, old.id);
+		for (const old of leaving) row(readings, arriving.shift() ?? null, old);
 		for (const grams of arriving) row(readings, grams, null);
 	}
 	if (rows.length > 0) await db('weighings').insert(rows);

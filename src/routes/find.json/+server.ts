@@ -15,6 +15,9 @@ const PLACES: Found[] = [
 	{ group: 'Start', text: 'New ingredient', href: '/shelf/new' },
 	{ group: 'Start', text: 'New mix of your own', href: '/shelf/mix' },
 	{ group: 'Start', text: 'Bring ingredients in', href: '/shelf/import' },
+	{ group: 'Start', text: 'Stock: receive a lot', href: '/shelf/lots' },
+	{ group: 'Start', text: 'Count the stock', href: '/shelf/lots/count' },
+	{ group: 'Start', text: 'Trace a code, recall', href: '/trace' },
 	{ group: 'Start', text: 'Record a sale', href: '/sales' },
 	{ group: 'Start', text: 'Local profile: permit, foods, yearly limit', href: '/kitchen/profile' },
 	{ group: 'Start', text: 'Kitchen: scale, cups, families', href: '/kitchen' }

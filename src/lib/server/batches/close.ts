@@ -2,12 +2,14 @@ import { derive } from '$core/derive.ts';
 import type { Recipe } from '$core/formula/types.ts';
 import { closings } from '$core/squaring/closings.ts';
 import { BATCH_FIELD } from '../../batch-draft.ts';
-import { closingFigures } from '../../batch-closing.ts';
+import { closingFigures, stockUsesAtHand } from '../../batch-closing.ts';
 import { measuredRecipe } from '../../measured-recipe.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
+import { lotsOnHand } from '../lots/read.ts';
+import { settleDraws } from '../lots/draw.ts';
 import { squaresWhole } from './closed.ts';
 import { getBatch } from './read.ts';
 import type { Batch, BatchClosing, BatchInput, BatchLine } from './types.ts';
@@ -72,6 +74,9 @@ export async function correctBatch(
 				outcome.problems.map((problem) => ({ ...problem, path: BATCH_FIELD[problem.path] ?? '' }))
 			);
 		const facts = outcome.value;
+		const said = new Map(input.lines.map((line) => [line.id, line.grams]));
+		const corrected = batch.lines.map((line) => ({ ...line, weighed_g: said.get(line.id) ?? null }));
+		const atHand = await lotsOnHand(transaction, kitchen.id);
 		const counted = {
 			leftover_g: input.leftover_g,
 			sellable: input.sellable ?? null,
@@ -79,6 +84,7 @@ export async function correctBatch(
 			loose: input.loose ?? null
 		};
 		const packs = counted.packs ?? facts.yield.packs ?? 0;
+		const stock = stockUsesAtHand(batch.stock, corrected, packs, atHand);
 		if (packs < batch.packsSold)
 			refuse(
 				'ballCount',
@@ -90,11 +96,12 @@ export async function correctBatch(
 			input,
 			recipe,
 			facts,
-			stages: closings(closingFigures(recipe, facts, counted, kitchen.scaleDivision_g))
+			stages: closings(closingFigures(recipe, facts, { ...counted, stock }, kitchen.scaleDivision_g))
 		});
 		await transaction('batches')
 			.where({ kitchen_id: kitchen.id, id })
 			.update({ packs_made: packs, version: version + 1, updated_at: utcNow() });
+		await settleDraws(transaction, kitchen.id, id);
 	});
 }
 

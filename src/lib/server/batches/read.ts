@@ -3,7 +3,7 @@ import { derive } from '$core/derive.ts';
 import type { Ingredient, Line, Material, MixGap, Recipe, Use } from '$core/formula/types.ts';
 import { settled, sumOf } from '$core/measure/round.ts';
 import { closings } from '$core/squaring/closings.ts';
-import { closingFigures, unweighedLines } from '../../batch-closing.ts';
+import { closingFigures, stockUses, unweighedLines } from '../../batch-closing.ts';
 import { recipeOf } from '../../recipe.ts';
 import { sourcesOf } from '../../sources.ts';
 import { compositionsById } from '../compositions.ts';
@@ -17,6 +17,8 @@ import { pricePacks } from '../prices.ts';
 import { coreShelf } from '../shelf.ts';
 import { groupBy, toList, toMoney, toNumber, type Row } from '../rows.ts';
 import { standingWeighings, type Weighing } from '../weighings.ts';
+import { drawsOf, lotsKeptSince } from '../lots/draw.ts';
+import type { BatchStock } from '../lots/types.ts';
 import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
 import type { Batch, BatchLine } from './types.ts';
@@ -98,7 +100,7 @@ async function readBatches(
 	if (formulaId) query.where('f.id', formulaId);
 	const rows = (await query) as Row[];
 	const ids = rows.map((row) => String(row.id));
-	const [lineRows, weighings, ingredients, packs, equipment, closedBy] = await Promise.all([
+	const [lineRows, weighings, ingredients, packs, equipment, closedBy, draws, since] = await Promise.all([
 		db('batch_lines')
 			.where('kitchen_id', kitchen.id)
 			.whereIn('batch_id', ids)
@@ -107,7 +109,9 @@ async function readBatches(
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
 		equipmentOf(db, kitchen.id, ids),
-		closingsOf(db, kitchen.id, ids)
+		closingsOf(db, kitchen.id, ids),
+		drawsOf(db, kitchen.id, ids),
+		lotsKeptSince(db, kitchen.id)
 	]);
 	const compositions = await compositionsById(db, kitchen.id, [
 		...new Set(lineRows.map((row) => String(row.composition_id)))
@@ -131,22 +135,64 @@ async function readBatches(
 			batchLine(line, readings, (ingredient) => shelf.get(ingredient)?.name ?? '')
 		);
 		const madeOn = String(row.made_on);
+		const drawn = draws.get(batchId);
 		const used = rowsOfLines.flatMap((line) => {
 			const ingredient = shelfOn(madeOn).get(String(line.ingredient_id));
 			const composition = compositions.get(String(line.composition_id));
-			return ingredient && composition ? [{ ...ingredient, per100g: composition.per100g }] : [];
+			if (!ingredient || !composition) return [];
+			const { price: inForce, ...rest } = ingredient;
+			const price = drawn ? drawn.priceOf(ingredient.id, consumedOf(lines, ingredient.id), inForce) : inForce;
+			return [{ ...rest, ...(price ? { price } : {}), per100g: composition.per100g }];
 		});
+		const stock = stockOf(lines, toList<Material>(row.materials), since, madeOn, drawn?.stock ?? []);
 		const closed = closedBy.get(batchId) ?? [];
 		const standing = closed.at(-1);
 		const assembled = assemble(kitchen, row, lines, readings, [
 			...new Map(used.map((each) => [each.id, each])).values()
 		]);
 		return {
-			...(standing ? { ...assembled, ...standingAt(standing, lines) } : derived(kitchen, assembled)),
+			...(standing ? { ...assembled, ...standingAt(standing, lines) } : derived(kitchen, assembled, stock)),
 			closed,
+			stock,
 			equipment: equipment.get(batchId) ?? [],
 			sources: sourcesOf(rowsOfLines.flatMap((line) => compositions.get(String(line.composition_id)) ?? []))
 		};
+	});
+}
+
+const consumedOf = (lines: readonly BatchLine[], ingredientId: string) =>
+	sumOf(
+		lines.filter((line) => line.ingredient === ingredientId),
+		(line) => line.weighed_g ?? line.planned_g
+	);
+
+/** What a batch uses of which lots were kept by its day, each once, with the lots it drew from. */
+function stockOf(
+	lines: readonly BatchLine[],
+	materials: readonly Material[],
+	since: ReadonlyMap<string, string>,
+	madeOn: string,
+	drawn: readonly Omit<BatchStock, 'perPack'>[]
+): BatchStock[] {
+	const uses: Omit<BatchStock, 'from'>[] = [
+		...lines.map(({ ingredient, name }) => ({
+			ingredientId: ingredient,
+			name,
+			unit: 'g' as const,
+			perPack: 0
+		})),
+		...[...groupBy(materials, (material) => material.name)].map(([name, of]) => ({
+			ingredientId: null,
+			name,
+			unit: 'pieces' as const,
+			perPack: of.length
+		}))
+	];
+	const once = new Map(uses.map((use) => [use.ingredientId ?? use.name, use]));
+	return [...once].flatMap(([key, use]) => {
+		const from = drawn.find((each) => each.ingredientId === use.ingredientId && each.name === use.name)?.from;
+		const kept = since.get(key);
+		return from || (kept !== undefined && kept <= madeOn) ? [{ ...use, from: from ?? [] }] : [];
 	});
 }
 
@@ -197,7 +243,10 @@ function coreLine(line: BatchLine): Line {
 }
 
 /** A batch before anything is derived of it. */
-type Assembled = Omit<Batch, 'sources' | 'equipment' | 'closed' | 'facts' | 'problems' | 'closings'>;
+type Assembled = Omit<
+	Batch,
+	'sources' | 'stock' | 'equipment' | 'closed' | 'facts' | 'problems' | 'closings'
+>;
 
 function assemble(
 	kitchen: Kitchen,
@@ -278,7 +327,8 @@ function assemble(
 /** An open batch with what follows from its measurements; a closed one keeps what was fixed. */
 function derived(
 	kitchen: Kitchen,
-	batch: Assembled
+	batch: Assembled,
+	stock: readonly BatchStock[]
 ): Assembled & Pick<Batch, 'facts' | 'problems' | 'closings'> {
 	const outcome = derive(batch.recipe);
 	const facts = outcome.ok ? outcome.value : null;
@@ -290,7 +340,11 @@ function derived(
 			closingFigures(
 				batch.recipe,
 				facts,
-				{ ...batch, unweighedLines: unweighedLines(batch) },
+				{
+					...batch,
+					unweighedLines: unweighedLines(batch),
+					stock: stockUses(stock, batch.lines, batch.packsMade)
+				},
 				kitchen.scaleDivision_g
 			)
 		)

@@ -6,6 +6,7 @@ import { NotFound, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import { recordReadings, type Readings } from '../weighings.ts';
+import { settleDraws } from '../lots/draw.ts';
 import { setEquipment } from './equipment.ts';
 import { newestRevisionId } from './label.ts';
 import { getBatch } from './read.ts';
@@ -73,6 +74,7 @@ export async function recordBatch(
 				label_revision_id:
 					locked.label_revision_id ?? (await newestRevisionId(transaction, kitchen, before.productId))
 			});
+		await settleDraws(transaction, kitchen.id, id, takenAt);
 	});
 }
 

@@ -2,6 +2,7 @@ import type { Facts } from '$core/derive.ts';
 import type { MixGap, Recipe, Use } from '$core/formula/types.ts';
 import type { Problem } from '$core/problem.ts';
 import type { Closing } from '$core/squaring/closings.ts';
+import type { BatchStock } from '../lots/types.ts';
 import type { ValueSource } from '../../sources.ts';
 
 /** A line of a batch: what was planned, and what was weighed where it was. */
@@ -62,6 +63,8 @@ export interface Batch {
 	lines: BatchLine[];
 	/** Oldest first; the first closed it, each later one is a correction. Empty while it is open. */
 	closed: BatchClosing[];
+	/** What it uses that lots were kept of when it was made, and the lots it came from. */
+	stock: BatchStock[];
 	packsMade: number;
 	packsSold: number;
 	packsLeft: number;

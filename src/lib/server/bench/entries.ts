@@ -5,7 +5,8 @@ import { newestRevisionId } from '../batches/label.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { settleDraws } from '../lots/draw.ts';
+import { groupBy, utcNow, type Row } from '../rows.ts';
 
 /** What became of an entry that was sent: kept, now or before, or why it was not. */
 export type Answer = { id: string; kept: true } | { id: string; kept: false; message: string };
@@ -40,11 +41,7 @@ export async function keepEntries(
 			.first()) as Row | undefined;
 		if (!batch) throw new NotFound('this batch is not here');
 		const standing = await entriesOf(transaction, kitchen.id, batchId);
-		const lines = new Set(
-			(await transaction('batch_lines')
-				.where({ kitchen_id: kitchen.id, batch_id: batchId })
-				.pluck('id')) as string[]
-		);
+		const lines = await linesOf(transaction, kitchen.id, batchId, sent);
 		const added: Entry[] = [];
 		const answers = sent.map((entry): Answer => {
 			const known = [...standing, ...added];
@@ -66,15 +63,44 @@ export async function keepEntries(
 					version: Number(batch.version) + 1,
 					updated_at: utcNow()
 				});
+			await settleDraws(transaction, kitchen.id, batchId);
 		}
 		return { answers, added };
 	});
 }
 
+/** The lines of a batch, each with those lots that entries name and that are of its ingredient. */
+type Lines = ReadonlyMap<string, ReadonlySet<string>>;
+
+async function linesOf(
+	db: Database,
+	kitchenId: string,
+	batchId: string,
+	sent: readonly Entry[]
+): Promise<Lines> {
+	const named = sent.flatMap((entry) => (entry.kind === 'weighing' ? (entry.lotId ?? []) : []));
+	const rows = (await db('batch_lines as b')
+		.leftJoin('lots as l', (on) => {
+			on.on('l.kitchen_id', 'b.kitchen_id')
+				.on('l.ingredient_id', 'b.ingredient_id')
+				.onIn('l.id', [...named, '']);
+		})
+		.where({ 'b.kitchen_id': kitchenId, 'b.batch_id': batchId })
+		.select('b.id', 'l.id as lot_id')) as Row[];
+	return new Map(
+		[...groupBy(rows, (row) => String(row.id))].map(([id, of]) => [
+			id,
+			new Set(of.flatMap((row) => (row.lot_id === null ? [] : String(row.lot_id))))
+		])
+	);
+}
+
 /** Why an entry cannot be kept beside what is known, in words; null where it can. */
-function refusal(entry: Entry, known: readonly Entry[], lines: ReadonlySet<string>): string | null {
+function refusal(entry: Entry, known: readonly Entry[], lines: Lines): string | null {
 	if (entry.kind === 'weighing') {
 		if (entry.lineId !== null && !lines.has(entry.lineId)) return 'this line is not of this batch';
+		if (entry.lotId && !lines.get(entry.lineId ?? '')?.has(entry.lotId))
+			return 'the lot it names is not of what this line is';
 		if (entry.corrects === null) return null;
 		const corrected = known.find((each) => each.kind === 'weighing' && each.id === entry.corrects);
 		if (corrected?.kind !== 'weighing') return 'the reading it corrects is not of this batch';
@@ -129,7 +155,8 @@ export async function insertEntries(
 		grams: entry.grams,
 		corrects_id: entry.corrects,
 		taken_by: entry.by,
-		taken_at: stored(entry.at)
+		taken_at: stored(entry.at),
+		lot_id: entry.lotId ?? null
 	}));
 	if (rows.length > 0) await db('weighings').insert(rows);
 	const eventRows = events.map((entry) => {
@@ -213,7 +240,8 @@ function weighingFromRow(row: Row): WeighingEntry {
 		lineId: idOrNull(row.line_id),
 		grams: row.grams === null ? null : Number(row.grams),
 		corrects: idOrNull(row.corrects_id),
-		by: row.taken_by as WeighingEntry['by']
+		by: row.taken_by as WeighingEntry['by'],
+		lotId: idOrNull(row.lot_id)
 	};
 }
 

@@ -40,7 +40,14 @@ const weighing = Joi.object({
 		otherwise: orNull(Joi.number().min(0).max(MOST_GRAMS).precision(3))
 	}),
 	corrects: orNull(Joi.string().pattern(/^[0-9A-Z]{26}$/)),
-	by: Joi.valid('scale', 'typed').required()
+	by: Joi.valid('scale', 'typed').required(),
+	lotId: Joi.when('lineId', {
+		is: Joi.valid(null),
+		then: Joi.valid(null),
+		otherwise: Joi.string()
+			.pattern(/^[0-9A-Z]{26}$/)
+			.allow(null)
+	})
 });
 
 const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {

@@ -10,6 +10,7 @@ import { newId } from '$lib/server/rows.ts';
 import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
 import { getBatch, listBatches } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
+import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
 import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
 import { listSales } from '$lib/server/sales.ts';
@@ -17,11 +18,12 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const batch = await orNotFound(getBatch(db, kitchen, params.id));
-	const [contact, equipment, batches, sales] = await Promise.all([
+	const [contact, equipment, batches, sales, lots] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listBatches(db, kitchen, { formulaId: batch.formulaId }),
-		listSales(db, kitchen.id, batch.id)
+		listSales(db, kitchen.id, batch.id),
+		lotsFor(db, kitchen.id, batch)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
@@ -35,7 +37,9 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		/** Of the next clean: one sent twice is one. */
 		cleanId: newId(),
 		scaleDivision_g: kitchen.scaleDivision_g,
-		sales
+		sales,
+		/** What may be drawn from, oldest first. */
+		lots
 	};
 };
 

@@ -6,7 +6,8 @@
 	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
-	import { closingFigures } from '$lib/batch-closing.ts';
+	import { consumedOf_g } from '$core/cost/cost.ts';
+	import { closingFigures, stockUses, stockUsesAtHand } from '$lib/batch-closing.ts';
 	import { invalidateAll } from '$app/navigation';
 	import { hear } from '$lib/bench/news.ts';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
@@ -25,6 +26,7 @@
 	import Day from './Day.svelte';
 	import Head from './Head.svelte';
 	import Square from './Square.svelte';
+	import BatchLots from './BatchLots.svelte';
 	import BatchSales from './BatchSales.svelte';
 	import { batchDifferences } from './differences.ts';
 	import WeighedLines from './WeighedLines.svelte';
@@ -78,11 +80,21 @@
 	const edited = $derived(JSON.stringify(draft) !== JSON.stringify(batchDraft(batch)));
 	const touched = $derived(batch.recorded || edited);
 	const actual = $derived(live && touched ? ribbonFigures(live.recipe, live.facts, batch.packsSold) : null);
+	/** What the lots gave; with what is typed, what they will give. */
+	const uses = $derived.by(() => {
+		if (!edited || !live) return stockUses(batch.stock, batch.lines, batch.packsMade);
+		const lines = batch.lines.map(({ ingredient }, index) => {
+			const line = live.recipe.formula.lines[index];
+			return { ingredient, weighed_g: line ? consumedOf_g(line) : null };
+		});
+		const packs = reading.packs ?? live.facts.yield.packs ?? batch.packsMade;
+		return stockUsesAtHand(batch.stock, lines, packs, data.lots);
+	});
 	const figures = $derived(
 		closingFigures(
 			live?.recipe ?? batch.recipe,
 			live?.facts ?? batch.facts,
-			reading.recipe ? reading : batch,
+			{ ...(reading.recipe ? reading : batch), stock: uses },
 			data.scaleDivision_g
 		)
 	);
@@ -312,5 +324,6 @@
 	{edited}
 />
 {#if batch.recorded}
+	{#if batch.stock.length > 0}<BatchLots stock={batch.stock} {uses} />{/if}
 	<BatchSales {batch} sales={data.sales} currency={data.kitchen.currency} />
 {/if}

@@ -18,7 +18,8 @@
 		divide: { name: 'Divide', in: 'dough', out: 'balls and leftover' },
 		cook: { name: 'Cook', in: 'balls and what stayed on', out: 'finished pieces' },
 		count: { name: 'Count', in: 'balls made', out: 'sellable and rejects' },
-		pack: { name: 'Pack', in: 'sellable', out: 'packs and loose' }
+		pack: { name: 'Pack', in: 'sellable', out: 'packs and loose' },
+		stock: { name: 'Stock', in: 'used', out: 'drawn from lots' }
 	};
 	const stages = $derived(closings(figures));
 	const gapText = (closing: Closing) =>
@@ -44,8 +45,13 @@
 				{@const found = explanations(closing, figures)}
 				{#if found.length === 0}
 					<p class="text-quiet mt-1 ml-20 text-sm">
-						Nothing known explains {closing.unit === 'g' ? `${plain(Math.abs(closing.gap))} g` : 'it'}: weigh
-						or count again.
+						{#if closing.stage === 'stock'}
+							Something was received and not written down, or there was more of a lot than was thought:
+							<a href="/shelf/lots">receive it or count the stock</a>.
+						{:else}
+							Nothing known explains {closing.unit === 'g' ? `${plain(Math.abs(closing.gap))} g` : 'it'}:
+							weigh or count again.
+						{/if}
 					</p>
 				{:else}
 					<ol class="mt-1 ml-4 space-y-1 sm:ml-20">

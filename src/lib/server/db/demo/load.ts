@@ -14,6 +14,7 @@ import { bake, type Slip } from './bake.ts';
 import { halfDivided, stepThrough } from './bench.ts';
 import { acceptSesame, cleanAtNoon, equipDemo, type DemoContact } from './contact.ts';
 import { approveDemoLabel, noteDemoProfile } from './labels.ts';
+import { buyForWeek, countDemoStock, LOTS_SINCE_WEEKS } from './stock.ts';
 import { addDays, lastSaturday, WEEKS } from './days.ts';
 import { DEMO_PRODUCTS, demoSteps, type DemoProduct } from './products.ts';
 import { chance, type Chance } from './random.ts';
@@ -88,10 +89,13 @@ async function bakeWeeks(
 	contact: DemoContact
 ): Promise<void> {
 	const random = chance(20260314);
+	const bought = chance(20260316);
 	const newest = lastSaturday(day);
 	for (let weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
 		const saturday = addDays(newest, -7 * weeksAgo);
 		await cleanAtNoon(db, kitchen, addDays(saturday, -1), contact, weeksAgo === 0);
+		if (weeksAgo < LOTS_SINCE_WEEKS) await buyForWeek(db, kitchen, addDays(saturday, -4), of, bought);
+		if (weeksAgo === 1) await countDemoStock(db, kitchen, of('sesame'));
 		for (const [index, demo] of DEMO_PRODUCTS.entries()) {
 			const formulaId = formulaIds[index] ?? '';
 			if (demo.former?.untilWeeksAgo === weeksAgo) await reformulate(db, kitchen, formulaId, demo, of);

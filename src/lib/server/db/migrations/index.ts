@@ -40,6 +40,9 @@ import * as batchCounts from './0038_batch_counts.ts';
 import * as batchClosings from './0039_batch_closings.ts';
 import * as benchWeighings from './0040_bench_weighings.ts';
 import * as batchEvents from './0041_batch_events.ts';
+import * as lots from './0042_lots.ts';
+import * as lotMoves from './0043_lot_moves.ts';
+import * as weighingLot from './0044_weighing_lot.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -83,5 +86,8 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0038_batch_counts', batchCounts],
 	['0039_batch_closings', batchClosings],
 	['0040_bench_weighings', benchWeighings],
-	['0041_batch_events', batchEvents]
+	['0041_batch_events', batchEvents],
+	['0042_lots', lots],
+	['0043_lot_moves', lotMoves],
+	['0044_weighing_lot', weighingLot]
 ];

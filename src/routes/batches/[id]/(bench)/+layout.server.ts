@@ -2,17 +2,19 @@ import { cookLossHistory, squares } from '$lib/server/batches/history.ts';
 import { getBatch, listBatches } from '$lib/server/batches/read.ts';
 import { entriesOf } from '$lib/server/bench/entries.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
+import { lotsFor } from '$lib/server/lots/read.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const batch = await orNotFound(getBatch(db, kitchen, params.id));
-	const [entries, station, equipment, batches] = await Promise.all([
+	const [entries, station, equipment, batches, lots] = await Promise.all([
 		entriesOf(db, kitchen.id, batch.id),
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listBatches(db, kitchen, { formulaId: batch.formulaId })
+		listBatches(db, kitchen, { formulaId: batch.formulaId }),
+		lotsFor(db, kitchen.id, batch)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
@@ -24,6 +26,8 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
 		/** Cook losses of the earlier batches that square, for how heavy a ball has to be. */
 		pastLosses: earlier.filter(squares).flatMap(({ facts }) => facts?.yield.cookLoss ?? []),
+		/** What may be drawn from, oldest first. */
+		lots,
 		scaleDivision_g: kitchen.scaleDivision_g
 	};
 };

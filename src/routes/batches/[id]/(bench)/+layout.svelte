@@ -3,7 +3,7 @@
 	import { ribbonFigures, ribbonSoFar } from '$core/massflow/ribbon.ts';
 	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
-	import { closingFigures, unweighedLines } from '$lib/batch-closing.ts';
+	import { closingFigures, stockUsesAtHand, unweighedLines } from '$lib/batch-closing.ts';
 	import { plannedRecipe } from '$lib/batch-plan.ts';
 	import { beginSession } from '$lib/bench/session.svelte.ts';
 	import { keepPage } from '$lib/keep-page.ts';
@@ -38,7 +38,11 @@
 					closingFigures(
 						batch.recipe,
 						facts,
-						{ ...batch, unweighedLines: unweighedLines(batch) },
+						{
+							...batch,
+							unweighedLines: unweighedLines(batch),
+							stock: stockUsesAtHand(batch.stock, batch.lines, batch.packs ?? batch.packsMade, data.lots)
+						},
 						data.scaleDivision_g
 					)
 				)

@@ -5,6 +5,7 @@
 	import { clockText, timesText } from '$lib/bench/time.ts';
 	import { useSession } from '$lib/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
+	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import { plannedRecipe } from '$lib/batch-plan.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
@@ -36,12 +37,14 @@
 
 	function take(grams: number, by: 'scale' | 'typed'): void {
 		if (added) {
-			session.weigh({ what: 'line', lineId: added.id, grams, by });
+			session.weigh({ what: 'line', lineId: added.id, grams, by, lotId: lots[added.ingredient] || null });
 			return;
 		}
 		// The dough weighed again takes the place of what it weighed before.
 		session.weigh({ what: 'dough', lineId: null, grams, by, corrects: dough?.id ?? null });
 	}
+	/** The lot that was said of an ingredient, by ingredient id. */
+	let lots = $state<Record<string, string>>({});
 	const isMine = (entry: { kind: string; what?: string; lineId?: string | null }) =>
 		entry.kind === 'weighing' &&
 		(added ? entry.what === 'line' && entry.lineId === added.id : entry.what === 'dough');
@@ -78,6 +81,16 @@
 			<option value="dough">The whole dough</option>
 			{#each lines as line (line.id)}<option value={line.id}>{line.name}, added by feel</option>{/each}
 		</select>
+		{#if added}
+			<div class="mb-3">
+				<LotPick
+					lots={data.lots}
+					ingredientId={added.ingredient}
+					bind:value={() => lots[added.ingredient] ?? '', (lot) => (lots[added.ingredient] = lot)}
+					day={session.batch.madeOn}
+				/>
+			</div>
+		{/if}
 		<Scale
 			of={added ? `${added.name}, added by feel` : 'the whole dough'}
 			least_g={added ? 2 * data.scaleDivision_g : Math.max(20, weighedIn_g / 2)}

@@ -4,6 +4,7 @@
 	import { useSession } from '$lib/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';
 
@@ -46,9 +47,17 @@
 		readings(what, lineId).reduce((sum, reading) => sum + reading.grams, 0);
 	function take(grams: number, by: 'scale' | 'typed'): void {
 		if (!now) return;
-		session.weigh({ what: now.what, lineId: now.lineId, grams, by });
+		session.weigh({
+			what: now.what,
+			lineId: now.lineId,
+			grams,
+			by,
+			lotId: now.what === 'set out' ? lots[line?.ingredient ?? ''] || null : null
+		});
 		chosen = null;
 	}
+	/** The lot that was said of an ingredient, by ingredient id. */
+	let lots = $state<Record<string, string>>({});
 	const isMine = (entry: { kind: string; what?: string }) =>
 		entry.kind === 'weighing' && WHAT.some((what) => what === entry.what);
 </script>
@@ -77,6 +86,16 @@
 			/>
 		</div>
 		<div class="min-w-0 space-y-4">
+			{#if line && now?.what === 'set out'}
+				<div class="max-w-md">
+					<LotPick
+						lots={data.lots}
+						ingredientId={line.ingredient}
+						bind:value={() => lots[line.ingredient] ?? '', (lot) => (lots[line.ingredient] = lot)}
+						day={session.batch.madeOn}
+					/>
+				</div>
+			{/if}
 			<p class="max-w-prose">
 				Weigh the bowl of flour or fat before the first piece and after the last. What is gone was <b
 					>consumed</b

@@ -2,6 +2,7 @@
 	import { restFactor, weighInLine } from '$core/bench/weigh-in.ts';
 	import { useSession } from '$lib/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
+	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import Next from '../Next.svelte';
@@ -51,11 +52,21 @@
 	function take(grams: number, by: 'scale' | 'typed'): void {
 		if (!current) return;
 		const corrects = again?.lineId === current.id ? again.corrects : null;
-		session.weigh({ what: 'line', lineId: current.id, grams, by, corrects });
+		session.weigh({
+			what: 'line',
+			lineId: current.id,
+			grams,
+			by,
+			corrects,
+			lotId: lotOf(current.ingredient)
+		});
 		again = null;
 		// The next line that is not done comes by itself.
 		chosen = null;
 	}
+	/** The lot that was said of an ingredient, by ingredient id; '' or none for the oldest. */
+	let lots = $state<Record<string, string>>({});
+	const lotOf = (ingredient: string) => lots[ingredient] || null;
 	function takeSomeOut(): void {
 		const last = current?.readings.at(-1);
 		if (!current || !last) return;
@@ -141,6 +152,14 @@
 						<button type="button" class="button mt-3" onclick={keep}>Enough: go on</button>
 					{/if}
 				{/if}
+				<div class="mt-3 max-w-md">
+					<LotPick
+						lots={data.lots}
+						ingredientId={current.ingredient}
+						bind:value={() => lots[current.ingredient] ?? '', (lot) => (lots[current.ingredient] = lot)}
+						day={session.batch.madeOn}
+					/>
+				</div>
 			</section>
 		{:else}
 			<p class="border-squared bg-sheet border-l-4 px-4 py-3 text-lg" role="status">

@@ -1,0 +1,44 @@
+import Joi from 'joi';
+import type { LotCount } from '../lots/count.ts';
+import type { LotInput } from '../lots/types.ts';
+import { day, grams, id, money, number, optionalText, text } from './fields.ts';
+
+/** A receiving form once read; its id makes a lot sent twice one lot. */
+export interface LotForm extends Omit<LotInput, 'usable'> {
+	id: string;
+	/** In percent, as typed. */
+	usable: number;
+}
+
+export const lotForm = Joi.object<LotForm>({
+	id: id('open the page again'),
+	ingredientId: Joi.string()
+		.pattern(/^[0-9A-Z]{26}$/)
+		.allow('')
+		.required()
+		.messages({ 'string.pattern.base': 'choose what it is a lot of' }),
+	material: optionalText(80),
+	supplier: optionalText(120),
+	supplierCode: optionalText(60),
+	receivedOn: day(),
+	received: grams({ positive: true }),
+	amount: money({ optional: true }),
+	usable: number(1, 100),
+	bestBefore: day({ optional: true }),
+	note: optionalText(300)
+});
+
+export const takeBackForm = Joi.object<{ reason: string }>({ reason: text(300, 'say why, for the record') });
+
+const count = Joi.object({
+	lotId: id('open the page again'),
+	expected: Joi.number().required(),
+	counted: grams({}),
+	reason: optionalText(300)
+});
+
+export const countForm = Joi.object<{ counts: LotCount[] }>({
+	counts: Joi.array().items(count).min(1).required().messages({
+		'array.min': 'count at least one lot'
+	})
+});

@@ -1,0 +1,103 @@
+import { settled } from '$core/measure/round.ts';
+import type { Material } from '$core/formula/types.ts';
+import type { GapUnit } from '$core/squaring/closings.ts';
+import { outlook, type Need, type Outlook } from '$core/stock/need.ts';
+import type { Database } from '../db/connection.ts';
+import { groupBy, toList, type Row } from '../rows.ts';
+import { lotsKeptSince } from './draw.ts';
+import type { Lot } from './types.ts';
+
+/** Something lots are kept of: what there is of it, and whether it lasts for what is planned. */
+export interface StockItem extends Outlook {
+	key: string;
+	ingredientId: string | null;
+	name: string;
+	unit: GapUnit;
+	/** Those with something left, oldest first. */
+	lots: Lot[];
+	/** Code of the batch it runs out at; null where it lasts. */
+	runsOutCode: string | null;
+}
+
+/** Everything lots are kept of, by name, with what the batches planned and not made yet still need of it. */
+export async function stockItems(
+	db: Database,
+	kitchenId: string,
+	lots: readonly Lot[]
+): Promise<StockItem[]> {
+	const since = await lotsKeptSince(db, kitchenId);
+	const names = await namesOf(db, kitchenId, [...since.keys()]);
+	const { needs, codes } = await plannedNeeds(db, kitchenId);
+	const lotsBy = groupBy(lots, (lot) => lot.ingredientId ?? lot.name);
+	return [...since.keys()]
+		.map((key): StockItem => {
+			const name = names.get(key);
+			const of = lotsBy.get(key) ?? [];
+			const seen = outlook(settled(of.reduce((sum, lot) => sum + lot.onHand, 0)), needs.get(key) ?? []);
+			return {
+				...seen,
+				key,
+				ingredientId: name === undefined ? null : key,
+				name: name ?? key,
+				unit: name === undefined ? 'pieces' : 'g',
+				lots: of,
+				runsOutCode: seen.runsOutAt === null ? null : (codes.get(seen.runsOutAt) ?? null)
+			};
+		})
+		.sort((a, b) => a.name.localeCompare(b.name));
+}
+
+async function namesOf(db: Database, kitchenId: string, keys: string[]): Promise<Map<string, string>> {
+	const rows = (await db('ingredients')
+		.where('kitchen_id', kitchenId)
+		.whereIn('id', keys)
+		.select('id', 'name')) as Row[];
+	return new Map(rows.map((row) => [String(row.id), String(row.name)]));
+}
+
+/** What batches that are planned, or on the bench, will still take, in the order they are made. */
+async function plannedNeeds(
+	db: Database,
+	kitchenId: string
+): Promise<{ needs: Map<string, Need[]>; codes: Map<string, string> }> {
+	const batches = (await db('batches')
+		.where({ kitchen_id: kitchenId, packs_made: 0 })
+		.whereNull('closed_at')
+		.orderBy(['made_on', 'id'])
+		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g')) as Row[];
+	const ids = batches.map((batch) => String(batch.id));
+	const [lines, drawn] = (await Promise.all([
+		db('batch_lines')
+			.where('kitchen_id', kitchenId)
+			.whereIn('batch_id', ids)
+			.groupBy('batch_id', 'ingredient_id', 'use_as')
+			.select('batch_id', 'ingredient_id', 'use_as')
+			.sum('planned_g as planned'),
+		db('lot_moves as m')
+			.join('lots as l', 'l.id', 'm.lot_id')
+			.where('m.kitchen_id', kitchenId)
+			.whereIn('m.batch_id', ids)
+			.whereNotNull('l.ingredient_id')
+			.groupBy('m.batch_id', 'l.ingredient_id')
+			.select('m.batch_id', 'l.ingredient_id')
+			.sum('m.amount as moved')
+	])) as [Row[], Row[]];
+	const needs = new Map<string, Need[]>();
+	const need = (key: string, batchId: string, amount: number) => {
+		if (amount > 0) needs.set(key, [...(needs.get(key) ?? []), { batchId, amount: settled(amount) }]);
+	};
+	const linesBy = groupBy(lines, (line) => String(line.batch_id));
+	for (const batch of batches) {
+		const id = String(batch.id);
+		const mine = linesBy.get(id) ?? [];
+		for (const [ingredientId, of] of groupBy(mine, (line) => String(line.ingredient_id))) {
+			const planned = of.reduce((sum, line) => sum + Number(line.planned), 0);
+			const row = drawn.find((each) => each.batch_id === id && each.ingredient_id === ingredientId);
+			need(ingredientId, id, planned + Number(row?.moved ?? 0));
+		}
+		const dough_g = mine.reduce((sum, line) => sum + (line.use_as === 'dough' ? Number(line.planned) : 0), 0);
+		const packs = Math.floor(Math.floor(dough_g / Number(batch.ball_weight_g)) / Number(batch.pack_pieces));
+		for (const material of toList<Material>(batch.materials)) need(material.name, id, packs);
+	}
+	return { needs, codes: new Map(batches.map((batch) => [String(batch.id), String(batch.code)])) };
+}

@@ -1,0 +1,78 @@
+import type { LabelContent } from '$core/label/content.ts';
+import { labelText } from '$core/label/text.ts';
+import { getBatch } from '../batches/read.ts';
+import type { Batch } from '../batches/types.ts';
+import { entriesOf } from '../bench/entries.ts';
+import { stationFacts } from '../bench/station.ts';
+import type { Database } from '../db/connection.ts';
+import type { Kitchen } from '../kitchens.ts';
+import { lotsById } from '../lots/read.ts';
+import type { Lot } from '../lots/types.ts';
+import type { Row } from '../rows.ts';
+import { tracedBatches, type TracedBatch } from './forward.ts';
+
+/** A reading as it stands in the record, withdrawn and corrected ones too. */
+export interface TracedWeighing {
+	at: string;
+	what: string;
+	/** The line's ingredient; empty where it is of no line. */
+	of: string;
+	grams: number | null;
+	by: 'scale' | 'typed';
+	isCorrected: boolean;
+	lotCode: string;
+}
+
+/** Everything behind a pack of a batch. */
+export interface BatchTrace {
+	batch: Batch;
+	sold: TracedBatch;
+	lots: Lot[];
+	weighings: TracedWeighing[];
+	cautions: string[];
+	/** What the label it was packed under said, word for word; null where none was approved. */
+	label: { number: number; text: string } | null;
+}
+
+/** From a batch back to its lots, weighings, cautions and label. Throws `NotFound`. */
+export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<BatchTrace> {
+	const batch = await getBatch(db, kitchen, batchId);
+	const [entries, station, revision, [sold]] = await Promise.all([
+		entriesOf(db, kitchen.id, batchId),
+		stationFacts(db, kitchen, batch),
+		db('batches as b')
+			.join('label_revisions as r', 'r.id', 'b.label_revision_id')
+			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
+			.first('r.number', 'r.content') as Promise<Row | undefined>,
+		tracedBatches(db, kitchen.id, [batchId], new Map())
+	]);
+	const weighings = entries.filter((entry) => entry.kind === 'weighing');
+	const drawn = batch.stock.flatMap((use) => use.from.map((lot) => lot.lotId));
+	const lots = await lotsById(db, kitchen.id, [
+		...new Set([...drawn, ...weighings.flatMap((entry) => entry.lotId ?? [])])
+	]);
+	const codeOf = new Map(lots.map((lot) => [lot.id, lot.code]));
+	const lineOf = new Map(batch.lines.map((line) => [line.id, line.name]));
+	const corrected = new Set(weighings.flatMap((entry) => entry.corrects ?? []));
+	return {
+		batch,
+		sold: sold as TracedBatch,
+		lots: lots.filter((lot) => drawn.includes(lot.id)),
+		weighings: weighings.map((entry) => ({
+			at: entry.at,
+			what: entry.what,
+			of: lineOf.get(entry.lineId ?? '') ?? '',
+			grams: entry.grams,
+			by: entry.by,
+			isCorrected: corrected.has(entry.id),
+			lotCode: codeOf.get(entry.lotId ?? '') ?? ''
+		})),
+		cautions: station.cautions,
+		label: revision
+			? {
+					number: Number(revision.number),
+					text: labelText(JSON.parse(String(revision.content)) as LabelContent)
+				}
+			: null
+	};
+}

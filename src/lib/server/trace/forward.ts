@@ -1,0 +1,143 @@
+import { settled } from '$core/measure/round.ts';
+import type { Database } from '../db/connection.ts';
+import { groupBy, toNumber, type Row } from '../rows.ts';
+
+/** Packs of a batch that went one way on one day, voids and returns taken off. */
+export interface TracedSale {
+	soldOn: string;
+	channel: string;
+	packs: number;
+}
+
+/** A batch that something went into, and where its packs are. */
+export interface TracedBatch {
+	id: string;
+	code: string;
+	name: string;
+	madeOn: string;
+	packPieces: number;
+	/** What it drew of the lot; null where that is not known. */
+	drawn: number | null;
+	/** Number of the label revision it was packed under; null where none was approved. */
+	labelNumber: number | null;
+	packsMade: number;
+	packsLeft: number;
+	sales: TracedSale[];
+}
+
+/** Where a lot went. */
+export interface LotTrace {
+	batches: TracedBatch[];
+	/**
+	 * Batches made since it came with a mix that holds its ingredient. What went into a mix is not followed
+	 * lot by lot, so they may hold it.
+	 */
+	possible: TracedBatch[];
+}
+
+/** Where a lot went: the batches that drew from it, and those it may be in by way of a mix. */
+export async function traceLot(db: Database, kitchenId: string, lotId: string): Promise<LotTrace> {
+	const moves = (await db('lot_moves')
+		.where({ kitchen_id: kitchenId, lot_id: lotId, kind: 'drawn' })
+		.groupBy('batch_id')
+		.havingRaw('SUM(amount) <> 0')
+		.select('batch_id')
+		.sum('amount as moved')) as Row[];
+	const drawn = new Map(moves.map((row) => [String(row.batch_id), settled(-Number(row.moved))]));
+	const batches = await tracedBatches(db, kitchenId, [...drawn.keys()], drawn);
+	const mixed = await batchesByMix(db, kitchenId, lotId);
+	return {
+		batches,
+		possible: await tracedBatches(
+			db,
+			kitchenId,
+			mixed.filter((id) => !drawn.has(id)),
+			new Map()
+		)
+	};
+}
+
+/** Ids of batches made since a lot came with a mix that holds its ingredient, however deep. */
+async function batchesByMix(db: Database, kitchenId: string, lotId: string): Promise<string[]> {
+	const lot = (await db('lots')
+		.where({ kitchen_id: kitchenId, id: lotId })
+		.first('ingredient_id', 'received_on')) as Row | undefined;
+	if (!lot || lot.ingredient_id === null) return [];
+	const holding = new Set<string>();
+	let next = [String(lot.ingredient_id)];
+	while (next.length > 0) {
+		const mixes = (await db('mix_lines')
+			.where('kitchen_id', kitchenId)
+			.whereIn('ingredient_id', next)
+			.distinct()
+			.pluck('mix_id')) as string[];
+		next = mixes.filter((id) => !holding.has(id));
+		for (const id of next) holding.add(id);
+	}
+	if (holding.size === 0) return [];
+	return (await db('batch_lines as l')
+		.join('batches as b', 'b.id', 'l.batch_id')
+		.where('l.kitchen_id', kitchenId)
+		.whereIn('l.ingredient_id', [...holding])
+		.where('b.made_on', '>=', String(lot.received_on))
+		.distinct()
+		.pluck('b.id')) as string[];
+}
+
+/** Batches with where their packs went, newest first; `drawn` is what each took of a lot. */
+export async function tracedBatches(
+	db: Database,
+	kitchenId: string,
+	ids: readonly string[],
+	drawn: ReadonlyMap<string, number>
+): Promise<TracedBatch[]> {
+	if (ids.length === 0) return [];
+	const [rows, sold] = (await Promise.all([
+		db('batches as b')
+			.join('products as p', 'p.id', 'b.product_id')
+			.join('formulas as f', 'f.id', 'p.formula_id')
+			.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
+			.where('b.kitchen_id', kitchenId)
+			.whereIn('b.id', [...ids])
+			.orderBy([
+				{ column: 'b.made_on', order: 'desc' },
+				{ column: 'b.id', order: 'desc' }
+			])
+			.select('b.*', 'f.name', 'r.number as label_number'),
+		db('sales')
+			.where('kitchen_id', kitchenId)
+			.whereIn('batch_id', [...ids])
+			.groupBy('batch_id', 'sold_on', 'channel')
+			.havingRaw('SUM(packs) <> 0')
+			.orderBy(['sold_on', 'channel'])
+			.select('batch_id', 'sold_on', 'channel')
+			.sum('packs as packs')
+	])) as [Row[], Row[]];
+	const salesBy = groupBy(sold, (row) => String(row.batch_id));
+	return rows.map((row) => ({
+		id: String(row.id),
+		code: String(row.code),
+		name: String(row.name),
+		madeOn: String(row.made_on),
+		packPieces: Number(row.pack_pieces),
+		drawn: drawn.get(String(row.id)) ?? null,
+		labelNumber: toNumber(row.label_number),
+		packsMade: Number(row.packs_made),
+		packsLeft: Number(row.packs_made) - Number(row.packs_sold),
+		sales: (salesBy.get(String(row.id)) ?? []).map((sale) => ({
+			soldOn: String(sale.sold_on),
+			channel: String(sale.channel),
+			packs: Number(sale.packs)
+		}))
+	}));
+}
+
+/** Counts over traced batches, for a recall. */
+export function tracedTotals(batches: readonly TracedBatch[]): { made: number; sold: number; left: number } {
+	const sum = (of: (batch: TracedBatch) => number) => batches.reduce((total, each) => total + of(each), 0);
+	return {
+		made: sum((batch) => batch.packsMade),
+		sold: sum((batch) => batch.packsMade - batch.packsLeft),
+		left: sum((batch) => batch.packsLeft)
+	};
+}

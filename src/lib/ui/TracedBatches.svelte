@@ -1,0 +1,51 @@
+<script lang="ts">
+	import { dayText, plain } from '$lib/format.ts';
+	import type { TracedBatch } from '$lib/server/trace/forward.ts';
+	import Wide from './Wide.svelte';
+
+	/** Batches with where their packs went. */
+	let { batches, unit }: { batches: readonly TracedBatch[]; unit: 'g' | 'pieces' } = $props();
+	const hasDrawn = $derived(batches.some((batch) => batch.drawn !== null));
+</script>
+
+<Wide label="Batches and where their packs went">
+	<table class="ledger mt-2">
+		<thead>
+			<tr>
+				<th>Batch</th>
+				{#if hasDrawn}<th class="number">Took</th>{/if}
+				<th class="number">Packs made</th>
+				<th>Sold</th>
+				<th class="number">Unsold</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each batches as batch (batch.id)}
+				<tr>
+					<td>
+						<a href="/batches/{batch.id}" class="figure font-semibold">{batch.code}</a>
+						{batch.name}
+						<span class="text-quiet block text-sm"
+							>made {dayText(batch.madeOn)}{batch.labelNumber === null
+								? ', no label approved'
+								: `, label ${batch.labelNumber}`}</span
+						>
+					</td>
+					{#if hasDrawn}<td class="number"
+							>{batch.drawn === null ? '' : plain(batch.drawn, 1)}{#if unit === 'g'}<span class="unit">g</span
+								>{/if}</td
+						>{/if}
+					<td class="number">{plain(batch.packsMade)}<span class="unit">× {batch.packPieces}</span></td>
+					<td>
+						{#each batch.sales as sale (sale.soldOn + sale.channel)}
+							<span class="block text-sm"
+								><b class="figure">{sale.packs}</b> on {dayText(sale.soldOn)}, {sale.channel}</span
+							>
+						{:else}<span class="text-quiet text-sm">none</span>{/each}
+					</td>
+					<td class={['number', batch.packsLeft > 0 && 'font-semibold']}>{plain(batch.packsLeft)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</Wide>

@@ -1,0 +1,54 @@
+import { withDraft } from '$lib/server/edge/actions.ts';
+import { lotForm } from '$lib/server/edge/lot.ts';
+import { listIngredients } from '$lib/server/ingredients.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { stockItems } from '$lib/server/lots/outlook.ts';
+import { lotsOnHand, usedUpLots } from '$lib/server/lots/read.ts';
+import { receiveLot } from '$lib/server/lots/receive.ts';
+import { materialNames } from '$lib/server/products.ts';
+import { newId } from '$lib/server/rows.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+const USED_UP_SHOWN = 20;
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
+	const [lots, usedUp, ingredients, materials] = await Promise.all([
+		lotsOnHand(db, kitchen.id),
+		usedUpLots(db, kitchen.id, USED_UP_SHOWN),
+		listIngredients(db, kitchen.id),
+		materialNames(db, kitchen.id)
+	]);
+	const asked = ingredients.find(({ id }) => id === url.searchParams.get('of'));
+	const day = today(kitchen);
+	return {
+		items: await stockItems(db, kitchen.id, lots),
+		usedUp,
+		ingredients: ingredients
+			.flatMap(({ id, name, mix }) => (mix ? [] : [{ id, name }]))
+			.sort((a, b) => a.name.localeCompare(b.name)),
+		materials,
+		suppliers: [...new Set([...lots, ...usedUp].flatMap((lot) => lot.supplier || []))].sort(),
+		today: day,
+		draft: {
+			id: newId(),
+			ingredientId: asked?.id ?? '',
+			material: '',
+			supplier: '',
+			supplierCode: '',
+			receivedOn: day,
+			received: '',
+			amount: '',
+			usable: '100',
+			bestBefore: '',
+			note: ''
+		}
+	};
+};
+
+export const actions: Actions = {
+	receive: async ({ locals: { db, kitchen }, request }) =>
+		withDraft(request, lotForm, async ({ id, usable, ...lot }) => ({
+			saved: true,
+			code: await receiveLot(db, kitchen.id, id, { ...lot, usable: usable / 100 })
+		}))
+};

@@ -1,0 +1,24 @@
+import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { takeBackForm } from '$lib/server/edge/lot.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { getLot, movesOf } from '$lib/server/lots/read.ts';
+import { takeBackLot } from '$lib/server/lots/receive.ts';
+import { traceLot } from '$lib/server/trace/forward.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
+	const lot = await orNotFound(getLot(db, kitchen.id, params.id));
+	const [moves, trace] = await Promise.all([
+		movesOf(db, kitchen.id, lot.id),
+		traceLot(db, kitchen.id, lot.id)
+	]);
+	return { lot, moves, trace, today: today(kitchen) };
+};
+
+export const actions: Actions = {
+	takeBack: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, takeBackForm, async ({ reason }) => {
+			await takeBackLot(db, kitchen.id, params.id, reason);
+			return null;
+		})) ?? { saved: true }
+};
