@@ -58,6 +58,14 @@ async function typeReadings(page: Page, readings: readonly string[]): Promise<vo
 	}
 }
 
+/** The recall sheet of the newest lot of an ingredient. */
+const recallOf = (words: RegExp) => async (page: Page) => {
+	await page.goto('/shelf/lots');
+	const row = page.getByRole('row').filter({ has: page.getByRole('link', { name: words }) });
+	const lot = await row.getByRole('link', { name: /^L-/ }).last().getAttribute('href');
+	return (lot ?? '').replace('/shelf/lots/', '/trace/lot/');
+};
+
 /** The stations in the order of the work, each a little further than the one before. */
 const STATIONS: Shot[] = [
 	{ name: 'weigh', path: station(/Beet and cumin/, 'weigh'), before: (page) => onScale(page, 1462) },
@@ -126,11 +134,13 @@ const STATIONS: Shot[] = [
 
 const SHOTS: Shot[] = [
 	{ name: 'shelf', path: () => '/shelf' },
+	{ name: 'stock', path: () => '/shelf/lots' },
+	{ name: 'recall', path: recallOf(/^Bread flour/) },
 	{ name: 'ingredient', path: linked('/shelf', /Cumin/) },
 	{ name: 'formulas', path: () => '/formulas' },
 	{ name: 'formula', path: linked('/formulas', /Half-and-half/) },
 	{ name: 'batches', path: () => '/batches' },
-	...STATIONS,
+	...STATIONS.filter((station) => station.name === 'divide'),
 	{ name: 'square', path: squaredOff },
 	{
 		name: 'history',
@@ -143,8 +153,11 @@ const SHOTS: Shot[] = [
 	{ name: 'kitchen', path: () => '/kitchen' }
 ];
 
-/** One picture of every station on a tablet, side by side. */
-const TABLET = { name: 'stations-tablet', width: 768, height: 1024 };
+/** Every station in one picture: on a laptop, and on a tablet. */
+const SHEETS = [
+	{ name: 'stations', width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'stations-tablet', width: 768, height: 1024, columns: 3, share: 0.5 }
+];
 
 /** Streams stay open on a batch's pages, so the network is never idle there. */
 const SETTLE_MS = 700;
@@ -172,11 +185,11 @@ export async function main(args: string[]): Promise<void> {
 				writeFileSync(join(out, `${shot.name}.png`), await take(page, shot));
 				console.log(`docs/screenshots/${shot.name}.png`);
 			}
-			if (wants(TABLET.name)) {
+			for (const sheet of SHEETS.filter((each) => wants(each.name))) {
 				const pictures: Buffer[] = [];
-				for (const shot of STATIONS) pictures.push(await take(await open(TABLET), shot));
-				writeFileSync(join(out, `${TABLET.name}.png`), await sideBySide(await open({}), pictures));
-				console.log(`docs/screenshots/${TABLET.name}.png`);
+				for (const shot of STATIONS) pictures.push(await take(await open(sheet), shot));
+				writeFileSync(join(out, `${sheet.name}.png`), await sideBySide(await open({}), pictures, sheet));
+				console.log(`docs/screenshots/${sheet.name}.png`);
 			}
 		} finally {
 			await browser.close();
@@ -201,18 +214,27 @@ async function take(page: Page, shot: Shot): Promise<Buffer> {
 	return picture;
 }
 
-/** Pictures of one size in rows of three, at half their size. */
-async function sideBySide(page: Page, pictures: readonly Buffer[]): Promise<Buffer> {
-	await page.setViewportSize({ width: 1200, height: 1100 });
+/** Pictures of one size in rows, smaller. */
+async function sideBySide(
+	page: Page,
+	pictures: readonly Buffer[],
+	{ width, height, columns, share }: (typeof SHEETS)[number]
+): Promise<Buffer> {
+	const [wide, high] = [Math.round(width * share), Math.round(height * share)];
+	const whole = columns * (wide + GAP) + GAP;
+	await page.setViewportSize({ width: whole, height: high });
 	const images = pictures
 		.map(
-			(picture) => `<img src="data:image/png;base64,${picture.toString('base64')}" width="384" height="512">`
+			(picture) =>
+				`<img src="data:image/png;base64,${picture.toString('base64')}" width="${wide}" height="${high}">`
 		)
 		.join('');
 	await page.setContent(
-		`<body style="margin:0;background:#fff"><div id="all" style="display:grid;grid-template-columns:repeat(3,384px);gap:12px;padding:12px;width:1176px">${images}</div></body>`
+		`<body style="margin:0;background:#fff"><div id="all" style="display:grid;grid-template-columns:repeat(${columns},${wide}px);gap:${GAP}px;padding:${GAP}px">${images}</div></body>`
 	);
 	const picture = await page.locator('#all').screenshot();
 	await page.close();
 	return picture;
 }
+
+const GAP = 12;

@@ -133,7 +133,7 @@ export async function bakeAtTheScale(page: Page, pan: Pan, between: Between): Pr
 	await page.getByLabel('Loose pieces').fill('0');
 	await page.getByRole('button', { name: 'Record the counts' }).click();
 	await expect(page.getByTestId('counted')).toHaveText('4 packs can be sold.');
-	await expect(page.getByRole('navigation', { name: 'Stations' })).toContainText('5 of 5 squares');
+	await expect(page.getByRole('navigation', { name: 'Stations' })).toContainText('6 of 6 squares');
 
 	// The server has everything before the desk is gone to.
 	await expect(page.getByTestId('waiting')).toHaveCount(0);

@@ -19,7 +19,7 @@ test('a whole batch with the server killed and back twice: the work goes on, and
 	try {
 		const page = await context.newPage();
 		const pan = await scaleOfOwn(page);
-		await newFormula(page, 'Cut off roti', [REST_STEP], application.address);
+		await newFormula(page, 'Cut off roti', { steps: [REST_STEP], origin: application.address });
 		await planAtBench(page);
 		const waiting = page.getByTestId('waiting');
 

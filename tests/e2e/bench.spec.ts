@@ -8,7 +8,7 @@ test('a whole batch through the scale to a squared close, the page read again in
 }) => {
 	test.slow();
 	const pan = await scaleOfOwn(page);
-	await newFormula(page, fresh('Bench roti'), [REST_STEP]);
+	await newFormula(page, fresh('Bench roti'), { steps: [REST_STEP] });
 	await planAtBench(page);
 	await bakeAtTheScale(page, pan, async () => {
 		await page.reload();
@@ -20,7 +20,7 @@ test('too much of a line: the rest is scaled to it, kept, or some is taken out; 
 	page
 }) => {
 	await scaleOfOwn(page);
-	await newFormula(page, fresh('Over roti'), [REST_STEP]);
+	await newFormula(page, fresh('Over roti'), { steps: [REST_STEP] });
 	await planAtBench(page);
 	const type = async (grams: string) => {
 		await page.getByLabel('Or type it').fill(grams);
@@ -156,7 +156,7 @@ test('two browsers on one batch see each other’s readings', async ({ page, bro
 
 test('from a station of one batch to that of another nothing of the first comes along', async ({ page }) => {
 	const name = fresh('First roti');
-	await newFormula(page, name, [REST_STEP]);
+	await newFormula(page, name, { steps: [REST_STEP] });
 	const formula = page.url();
 	await planAtBench(page);
 	await goOn(page, 'Mix and rest', 'mix');
@@ -181,7 +181,7 @@ test('a timer that ran out while nobody looked is late after a reload, and shows
 	page
 }) => {
 	const name = fresh('Late roti');
-	await newFormula(page, name, [REST_STEP]);
+	await newFormula(page, name, { steps: [REST_STEP] });
 	await planAtBench(page);
 	const batch = page.url().replace(/\/weigh$/, '');
 	const begun = new Date(Date.now() - 34 * 60_000).toISOString();

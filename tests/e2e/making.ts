@@ -69,12 +69,38 @@ export const REST_STEP: StepDraft = {
 	cue: ''
 };
 
+/** The flour of `newFormula`. */
+export const FLOUR = 'Bread flour, enriched';
+
+/** What of `newFormula` is other than usual. */
+interface NewFormula {
+	steps?: StepDraft[];
+	/** Where the application is, where it is not the one all tests share. */
+	origin?: string;
+	flour?: string;
+}
+
+/** Ids of what is on the shelf, by name; '' for what is not. */
+export async function shelfIds(request: APIRequestContext): Promise<(name: string) => string> {
+	const found = (await (await request.get('/find.json')).json()) as { text: string; href: string }[];
+	return (name) =>
+		found.find((each) => each.text === name && each.href.startsWith('/shelf/'))?.href.split('/')[2] ?? '';
+}
+
+/** Puts an ingredient on the shelf that nobody knows anything of but its name. */
+export async function newIngredient(page: Page, name: string): Promise<void> {
+	await open(page, '/shelf/blank');
+	await page.getByLabel('Name, as you call it').fill(name);
+	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+	await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
 /** What `newFormula` is made of. */
 const LINES: [ingredient: string, use: LineDraft['use'], grams: string, uptake: string][] = [
-	['Bread flour, enriched', 'dough', '1000', ''],
+	[FLOUR, 'dough', '1000', ''],
 	['Water', 'dough', '600', ''],
 	['Salt', 'dough', '20', ''],
-	['Bread flour, enriched', 'dusting', '60', '26']
+	[FLOUR, 'dusting', '60', '26']
 ];
 
 /**
@@ -84,14 +110,10 @@ const LINES: [ingredient: string, use: LineDraft['use'], grams: string, uptake: 
 export async function newFormula(
 	page: Page,
 	name: string,
-	steps: StepDraft[] = [],
-	origin = process.env.BASE_URL ?? ''
+	{ steps = [], origin = process.env.BASE_URL ?? '', flour = FLOUR }: NewFormula = {}
 ): Promise<void> {
 	const { request } = page;
-	const found = (await (await request.get('/find.json')).json()) as { text: string; href: string }[];
-	const idOf = (ingredient: string) =>
-		found.find((each) => each.text === ingredient && each.href.startsWith('/shelf/'))?.href.split('/')[2] ??
-		'';
+	const idOf = await shelfIds(request);
 	const { location } = await act(request, '/formulas?/new', null, origin);
 	const id = location?.split('/')[2] ?? '';
 	const draft: FormulaDraft = {
@@ -104,7 +126,7 @@ export async function newFormula(
 		lines: LINES.map(([ingredient, use, grams, uptake], index) => ({
 			key: `line-${index}`,
 			said: '',
-			ingredient: idOf(ingredient),
+			ingredient: idOf(ingredient === FLOUR ? flour : ingredient),
 			use,
 			stage: 'Dry',
 			grams,

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { dayText, plain } from '$lib/format.ts';
+	import { dayText, fixed, plain } from '$lib/format.ts';
 	import type { TracedBatch } from '$lib/server/trace/forward.ts';
 	import Wide from './Wide.svelte';
 
@@ -23,7 +23,7 @@
 			{#each batches as batch (batch.id)}
 				<tr>
 					<td>
-						<a href="/batches/{batch.id}" class="figure font-semibold">{batch.code}</a>
+						<a href="/batches/{batch.id}" class="figure font-semibold underline">{batch.code}</a>
 						{batch.name}
 						<span class="text-quiet block text-sm"
 							>made {dayText(batch.madeOn)}{batch.labelNumber === null
@@ -32,7 +32,8 @@
 						>
 					</td>
 					{#if hasDrawn}<td class="number"
-							>{batch.drawn === null ? '' : plain(batch.drawn, 1)}{#if unit === 'g'}<span class="unit">g</span
+							>{batch.drawn === null ? '' : fixed(batch.drawn, unit === 'g' ? 1 : 0)}{#if unit === 'g'}<span
+									class="unit">g</span
 								>{/if}</td
 						>{/if}
 					<td class="number">{plain(batch.packsMade)}<span class="unit">× {batch.packPieces}</span></td>

@@ -36,7 +36,7 @@
 			<ul class="divide-rule max-w-2xl divide-y">
 				{#each data.found as each (each.id)}
 					<li class="py-2">
-						<a href="/trace/{each.kind}/{each.id}" class="figure font-semibold">{each.code}</a>
+						<a href="/trace/{each.kind}/{each.id}" class="figure font-semibold underline">{each.code}</a>
 						{each.name}
 						<span class="text-quiet text-sm"
 							>{each.kind === 'lot' ? 'lot received' : 'batch made'} {dayText(each.day)}</span

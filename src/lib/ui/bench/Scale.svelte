@@ -47,6 +47,9 @@
 
 	const decimals = $derived(Math.max(0, -Math.floor(Math.log10(division_g))));
 	const net_g = $derived(dock.connected ? dock.net_g : null);
+	const shown = $derived(net_g === null ? '–' : fixed(net_g, decimals));
+	/** More signs than this would run out of the column. */
+	const LONG = 6;
 	const total_g = $derived(already_g + Math.max(0, net_g ?? 0));
 	/** The bar reaches a fifth past the target, so that too much shows. */
 	const reach_g = $derived(target_g === null ? 0 : Math.max(target_g * 1.2, already_g * 1.05));
@@ -172,7 +175,7 @@
 		data-testid="on-scale"
 		data-steady={dock.steady_g === null ? 'no' : 'yes'}
 	>
-		<span class="text-6xl xl:text-7xl">{net_g === null ? '–' : fixed(net_g, decimals)}</span>
+		<span class={shown.length > LONG ? 'text-5xl xl:text-6xl' : 'text-6xl xl:text-7xl'}>{shown}</span>
 		<span class="unit text-2xl">g</span>
 	</p>
 	{#if target_g !== null}

@@ -22,7 +22,7 @@
 					<td>
 						{#each use.from as lot (lot.lotId)}
 							<span class="mr-3 inline-block whitespace-nowrap"
-								><a href="/shelf/lots/{lot.lotId}" class="figure">{lot.code}</a>
+								><a href="/shelf/lots/{lot.lotId}" class="figure underline">{lot.code}</a>
 								<span class="text-quiet figure text-sm">{amount(lot.amount, use.unit)}</span></span
 							>
 						{/each}

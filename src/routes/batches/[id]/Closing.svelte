@@ -74,7 +74,8 @@
 		<table class="ledger mt-2 max-w-3xl" data-testid="closings">
 			<thead>
 				<tr
-					><th></th>{#each closed as closing (closing.number)}<th class="number"
+					><th><span class="sr-only">Figure</span></th>{#each closed as closing (closing.number)}<th
+							class="number"
 							>{heading(closing)}<span class="text-quiet block text-xs"
 								>{dayText(closing.closedAt.slice(0, 10))}</span
 							></th

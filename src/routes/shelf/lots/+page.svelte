@@ -6,12 +6,7 @@
 	import Receive from './Receive.svelte';
 
 	let { data } = $props();
-	const amount = (value: number, unit: Lot['unit']) =>
-		unit === 'g'
-			? Math.abs(value) >= 10_000
-				? `${plain(value / 1000, 2)} kg`
-				: `${plain(value, 1)} g`
-			: plain(value);
+	const amount = (value: number, unit: Lot['unit']) => `${plain(value, 0)}${unit === 'g' ? ' g' : ''}`;
 	const lots = $derived(data.items.flatMap((item) => item.lots));
 	const dated = $derived(
 		lots.filter((lot) => lot.onHand > 0 && ['past', 'near'].includes(freshness(lot.bestBefore, data.today)))
@@ -36,6 +31,7 @@
 		</p>
 	</div>
 	<div class="flex flex-wrap gap-2">
+		<a href="#receive" class="button lg:hidden">Receive a lot</a>
 		<a href="/trace" class="button">Trace a code</a>
 		{#if lots.length > 0}<a href="/shelf/lots/count" class="button">Count the stock</a>{/if}
 	</div>
@@ -105,7 +101,7 @@
 					<ul class="text-sm">
 						{#each data.usedUp as lot (lot.id)}
 							<li class="py-1">
-								<a href="/shelf/lots/{lot.id}" class="figure">{lot.code}</a>
+								<a href="/shelf/lots/{lot.id}" class="figure underline">{lot.code}</a>
 								{lot.name}
 								<span class="text-quiet">{lot.supplierCode} received {dayText(lot.receivedOn)}</span>
 							</li>
@@ -122,7 +118,7 @@
 	{#each of as lot (lot.id)}
 		{@const fresh = freshness(lot.bestBefore, data.today)}
 		<span class="block text-sm">
-			<a href="/shelf/lots/{lot.id}" class="figure">{lot.code}</a>
+			<a href="/shelf/lots/{lot.id}" class="figure underline">{lot.code}</a>
 			<span class="figure">{amount(lot.onHand, lot.unit)}</span>
 			<span class="text-quiet break-all">{lot.supplierCode}</span>
 			{#if lot.bestBefore}<span

@@ -47,7 +47,10 @@
 	);
 </script>
 
-<section aria-labelledby="receive" class="bg-sheet border-rule self-start border p-4 lg:sticky lg:top-4">
+<section
+	aria-labelledby="receive"
+	class="bg-sheet border-rule order-last self-start border p-4 lg:sticky lg:top-4 lg:order-none"
+>
 	<h2 id="receive">Receive a lot</h2>
 	<form method="POST" action="/shelf/lots?/receive" use:enhance={form.enhance} class="mt-2 space-y-3">
 		<input type="hidden" name="draft" value={JSON.stringify(sent)} />

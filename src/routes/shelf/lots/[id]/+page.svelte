@@ -102,7 +102,8 @@
 						<td class="whitespace-nowrap">{dayText(move.movedAt.slice(0, 10))}</td>
 						<td
 							>{move.kind === 'drawn' && move.amount > 0 ? 'given back by' : WORDS[move.kind]}
-							{#if move.batchId}<a href="/batches/{move.batchId}" class="figure">{move.batchCode}</a>{/if}
+							{#if move.batchId}<a href="/batches/{move.batchId}" class="figure underline">{move.batchCode}</a
+								>{/if}
 							{#if move.reason}<span class="text-quiet">{move.reason}</span>{/if}</td
 						>
 						<td class="number">{move.amount > 0 ? '+' : '−'}{plain(Math.abs(move.amount), 1)}</td>

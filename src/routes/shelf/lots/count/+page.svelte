@@ -2,7 +2,7 @@
 	import { enhance } from '$app/forms';
 	import { readGrams } from '$core/measure/reading.ts';
 	import { settled } from '$core/measure/round.ts';
-	import { plain, plural } from '$lib/format.ts';
+	import { fixed, plain, plural } from '$lib/format.ts';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
@@ -90,11 +90,13 @@
 							<td>
 								<span class="font-semibold">{lot.name}</span>
 								<span class="block text-sm"
-									><a href="/shelf/lots/{lot.id}" class="figure">{lot.code}</a>
+									><a href="/shelf/lots/{lot.id}" class="figure underline">{lot.code}</a>
 									<span class="text-quiet">{lot.supplierCode}</span></span
 								>
 							</td>
-							<td class="number">{plain(lot.onHand, 1)}<span class="unit">{unit(lot.unit)}</span></td>
+							<td class="number"
+								>{fixed(lot.onHand, lot.unit === 'g' ? 1 : 0)}<span class="unit">{unit(lot.unit)}</span></td
+							>
 							<td class="py-1!">
 								<Field
 									label="Counted of {lot.name}, {lot.code}"

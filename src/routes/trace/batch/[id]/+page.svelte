@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { dayText, fixed, plain } from '$lib/format.ts';
+	import { dayText, fixed } from '$lib/format.ts';
 	import RecallCaution from '$lib/ui/RecallCaution.svelte';
 	import TracedBatches from '$lib/ui/TracedBatches.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
@@ -60,12 +60,14 @@
 						<tr>
 							<td>{use.name}</td>
 							<td
-								><a href="/trace/lot/{each.lotId}" class="figure font-semibold">{each.code}</a>
+								><a href="/trace/lot/{each.lotId}" class="figure font-semibold underline">{each.code}</a>
 								{lot?.supplierCode ?? ''}</td
 							>
 							<td>{lot?.supplier ?? ''}</td>
 							<td class="number"
-								>{plain(each.amount, 1)}<span class="unit">{use.unit === 'g' ? 'g' : ''}</span></td
+								>{fixed(each.amount, use.unit === 'g' ? 1 : 0)}<span class="unit"
+									>{use.unit === 'g' ? 'g' : ''}</span
+								></td
 							>
 						</tr>
 					{:else}
