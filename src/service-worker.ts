@@ -9,7 +9,8 @@ import { version } from '$service-worker';
 const worker = globalThis as unknown as ServiceWorkerGlobalScope;
 const CACHE = `square-batch-${version}`;
 const PARTS = '/_app/immutable/';
-const STATION = /^(\/batches\/[0-9A-Z]{26}\/)(weigh|mix|divide|surface|cook|pack)$/;
+/** A station of a batch, or the stall: what goes before the last part is the same for all of its kind. */
+const WORKED_AT = /^(\/batches\/[0-9A-Z]{26}\/|\/sales\/)(weigh|mix|divide|surface|cook|pack|stall)$/;
 
 worker.addEventListener('install', () => void worker.skipWaiting());
 
@@ -39,7 +40,7 @@ worker.addEventListener('fetch', (event) => {
 	const { origin, pathname } = new URL(request.url);
 	if (request.method !== 'GET' || origin !== worker.location.origin) return;
 	if (pathname.startsWith(PARTS)) event.respondWith(part(request));
-	else if (request.mode === 'navigate' && STATION.test(pathname))
+	else if (request.mode === 'navigate' && WORKED_AT.test(pathname))
 		event.respondWith(pageNow(request, pathname));
 });
 
@@ -63,8 +64,8 @@ async function pageNow(request: Request, pathname: string): Promise<Response> {
 	} catch (gone) {
 		const kept = await cache.match(pathname);
 		if (kept) return kept;
-		const [, batch = ''] = STATION.exec(pathname) ?? [];
-		const other = (await cache.keys()).find((each) => new URL(each.url).pathname.startsWith(batch));
+		const [, kind = ''] = WORKED_AT.exec(pathname) ?? [];
+		const other = (await cache.keys()).find((each) => new URL(each.url).pathname.startsWith(kind));
 		if (other) return Response.redirect(other.url);
 		throw gone;
 	}

@@ -8,6 +8,7 @@
 	import { Toaster } from 'svelte-sonner';
 	import { hear, listenToNews } from '$lib/bench/news.ts';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { till } from '$lib/sales/till.svelte.ts';
 	import { invalidate, invalidateAll } from '$app/navigation';
 	import Finder from './Finder.svelte';
 	import Keys from './Keys.svelte';
@@ -36,13 +37,14 @@
 		};
 		const off = [
 			outbox.start(),
-			outbox.onkept((_, entries) => refresh(entries)),
+			till.start(),
+			outbox.onkept((_, items) => refresh(items.map((item) => item.entry))),
 			hear((news) => refresh(news.entries))
 		];
 		return () => off.forEach((each) => each());
 	});
 	/** Where something may come from another device; elsewhere no stream is kept open. */
-	const isLive = $derived(page.url.pathname.startsWith('/batches') || data.running.length > 0);
+	const isLive = $derived(/^\/(batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0);
 	$effect(() => (isLive ? listenToNews(() => void invalidateAll()) : undefined));
 	let finding = $state(false);
 	let showingKeys = $state(false);

@@ -1,10 +1,14 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { till } from '$lib/sales/till.svelte.ts';
 	import { plain, plural } from '$lib/format.ts';
 
 	/** What the server does not have yet, and what it would not take. */
-	const waiting = $derived(outbox.reached ? 0 : outbox.waiting.length);
-	function words({ entry }: (typeof outbox.refused)[number]): string {
+	const waiting = $derived(
+		(outbox.reached ? 0 : outbox.waiting.length) + (till.reached ? 0 : till.waiting.length)
+	);
+	function words({ item: { entry } }: (typeof outbox.refused)[number]): string {
 		if (entry.kind === 'event') return entry.happening.name;
 		return entry.grams === null ? 'taking a reading back' : `a reading of ${plain(entry.grams, 1)} g`;
 	}
@@ -20,14 +24,20 @@
 		in order. Go on working.
 	</p>
 {/if}
-{#each outbox.refused as refusal (refusal.entry.id)}
+{#each outbox.refused as refusal (refusal.item.entry.id)}
 	<p
 		class="border-loss bg-loss-pale mb-3 flex flex-wrap items-center gap-3 border-l-4 px-4 py-2"
 		role="alert"
 	>
 		<span class="flex-1">Not kept, {words(refusal)}: {refusal.message}.</span>
-		<button type="button" class="button" onclick={() => outbox.dismiss(refusal.entry.id)}
+		<button type="button" class="button" onclick={() => outbox.dismiss(refusal.item.entry.id)}
 			>I have seen it</button
 		>
 	</p>
 {/each}
+{#if till.refused.length > 0 && page.url.pathname !== '/sales/stall'}
+	<p class="border-loss bg-loss-pale mb-3 border-l-4 px-4 py-2" role="alert">
+		{till.refused.length === 1 ? 'A sale was' : `${till.refused.length} sales were`} not recorded:
+		<a href="/sales/stall">say at the stall which batch it was</a>.
+	</p>
+{/if}

@@ -9,7 +9,7 @@ import { getFormula } from '$lib/server/formulas/read.ts';
 import { getIngredient, saveIngredient } from '$lib/server/ingredients.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { newId } from '$lib/server/rows.ts';
-import { recordSale } from '$lib/server/sales.ts';
+import { recordSale } from '$lib/server/sales/keep.ts';
 import { ingredientInput, makeRoti, measured, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -169,7 +169,7 @@ describe('the record of a batch', () => {
 			price: '6.50'
 		});
 		await expect(record(batch, measured(batch, { rejects: 3 }), 2)).rejects.toThrow(
-			'4 of this batch are sold already'
+			'4 of this batch are gone already'
 		);
 		await expect(bench.db('batches').where('id', batch.id).update({ packs_made: 3 })).rejects.toThrow(
 			'batches_sold'

@@ -10,7 +10,7 @@ import type { BatchInput } from '$lib/server/batches/types.ts';
 import { Stale } from '$lib/server/errors.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { newId } from '$lib/server/rows.ts';
-import { recordSale } from '$lib/server/sales.ts';
+import { recordSale } from '$lib/server/sales/keep.ts';
 import { makeRoti, measured, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -144,7 +144,7 @@ describe('a closed batch', () => {
 		const closed = await read();
 		const correct = (more: Partial<BatchInput>) =>
 			correctBatch(db, kitchen, id, closed.version, { ...measured(closed, COUNTED), ...more }, 'recount');
-		await expect(correct({ packs: 3 })).rejects.toThrow('4 of this batch are sold already');
+		await expect(correct({ packs: 3 })).rejects.toThrow('4 of this batch are gone already');
 		await expect(correct({ ballCount: 40 })).rejects.toThrow();
 		expect((await read()).closed).toHaveLength(1);
 	});

@@ -14,7 +14,7 @@ import { getLot, lotsFor, lotsOnHand, movesOf } from '$lib/server/lots/read.ts';
 import { receiveLot, takeBackLot } from '$lib/server/lots/receive.ts';
 import type { LotInput } from '$lib/server/lots/types.ts';
 import { newId, type Row } from '$lib/server/rows.ts';
-import { recordSale, voidSale } from '$lib/server/sales.ts';
+import { recordSale, voidSale } from '$lib/server/sales/keep.ts';
 import { traceBatch } from '$lib/server/trace/back.ts';
 import { recallCsv } from '$lib/server/trace/csv.ts';
 import { findCode } from '$lib/server/trace/find.ts';
@@ -362,11 +362,11 @@ describe('tracing', () => {
 					id: first,
 					drawn: 1060,
 					packsLeft: 1,
-					sales: [{ soldOn: '2026-03-02', channel: 'market', packs: 3 }]
+					sales: [{ soldOn: '2026-03-02', channel: 'market', way: 'sold', packs: 3 }]
 				}
 			]
 		);
-		expect(tracedTotals(trace.batches)).toEqual({ made: 8, sold: 3, left: 5 });
+		expect(tracedTotals(trace.batches)).toEqual({ made: 8, sold: 3, given: 0, left: 5 });
 		const { code } = await getBatch(bench.db, bench.kitchen, first);
 		expect((await findCode(bench.db, bench.kitchen.id, ' tr-9 ')).map((each) => each.id)).toEqual([lot]);
 		expect((await findCode(bench.db, bench.kitchen.id, code)).map((each) => each.id)).toEqual([first]);

@@ -53,7 +53,16 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 			if (news.entries.length > 0) add(news.batchId, news.entries);
 			else if (news.batchId === loaded().batch.id) void invalidateAll();
 		});
-		const off = [unhear, outbox.onkept(add), onListening(() => void catchUp())];
+		const off = [
+			unhear,
+			outbox.onkept((batchId, items) =>
+				add(
+					batchId,
+					items.map((item) => item.entry)
+				)
+			),
+			onListening(() => void catchUp())
+		];
 		return () => off.forEach((each) => each());
 	});
 	const mine = $derived(

@@ -15,7 +15,7 @@
 				<th>Batch</th>
 				{#if hasDrawn}<th class="number">Took</th>{/if}
 				<th class="number">Packs made</th>
-				<th>Sold</th>
+				<th>Where to</th>
 				<th class="number">Unsold</th>
 			</tr>
 		</thead>
@@ -38,9 +38,10 @@
 						>{/if}
 					<td class="number">{plain(batch.packsMade)}<span class="unit">× {batch.packPieces}</span></td>
 					<td>
-						{#each batch.sales as sale (sale.soldOn + sale.channel)}
+						{#each batch.sales as sale (sale.soldOn + sale.channel + sale.way)}
 							<span class="block text-sm"
-								><b class="figure">{sale.packs}</b> on {dayText(sale.soldOn)}, {sale.channel}</span
+								><b class="figure">{sale.packs}</b>
+								{sale.way === 'sold' ? '' : `${sale.way} `}on {dayText(sale.soldOn)}, {sale.channel}</span
 							>
 						{:else}<span class="text-quiet text-sm">none</span>{/each}
 					</td>

@@ -18,6 +18,8 @@ const PLACES: Found[] = [
 	{ group: 'Start', text: 'Stock: receive a lot', href: '/shelf/lots' },
 	{ group: 'Start', text: 'Count the stock', href: '/shelf/lots/count' },
 	{ group: 'Start', text: 'Trace a code, recall', href: '/trace' },
+	{ group: 'Start', text: 'Stall: sell with one thumb', href: '/sales/stall' },
+	{ group: 'Start', text: 'Sales by month and year', href: '/sales/summary' },
 	{ group: 'Start', text: 'Record a sale', href: '/sales' },
 	{ group: 'Start', text: 'Local profile: permit, foods, yearly limit', href: '/kitchen/profile' },
 	{ group: 'Start', text: 'Kitchen: scale, cups, families', href: '/kitchen' }

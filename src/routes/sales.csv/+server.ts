@@ -1,11 +1,23 @@
-import { listSales, salesCsv } from '$lib/server/sales.ts';
 import { today } from '$lib/server/kitchens.ts';
+import { ledgerQuery } from '$lib/server/edge/sale.ts';
+import { salesCsvHead, salesCsvRows } from '$lib/server/sales/csv.ts';
+import { everySale } from '$lib/server/sales/ledger.ts';
+import type { Sale } from '$lib/server/sales/types.ts';
 import type { RequestHandler } from './$types';
 
-export const GET: RequestHandler = async ({ locals: { db, kitchen } }) =>
-	new Response(salesCsv(await listSales(db, kitchen.id), kitchen.currency), {
+/** The ledger, or what a filter leaves of it, as CSV; without a filter all of it. */
+export const GET: RequestHandler = async ({ locals: { db, kitchen }, url }) => {
+	const { filter } = ledgerQuery(url.searchParams, '');
+	const rows: Sale[] = [];
+	for await (const sale of everySale(db, kitchen.id, { ...filter, from: filter.from || null }))
+		rows.push(sale);
+	const body = [salesCsvHead(), ...(rows.length > 0 ? [salesCsvRows(rows, kitchen.currency)] : [])].join(
+		'\r\n'
+	);
+	return new Response(body, {
 		headers: {
 			'content-type': 'text/csv; charset=utf-8',
 			'content-disposition': `attachment; filename="sales-${today(kitchen)}.csv"`
 		}
 	});
+};

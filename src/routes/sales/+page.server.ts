@@ -1,48 +1,110 @@
+import { parseDate } from '@internationalized/date';
 import { batchesLeft } from '$lib/server/batches/read.ts';
-import { saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
+import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { today } from '$lib/server/kitchens.ts';
+import { listProducts } from '$lib/server/products.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { newId } from '$lib/server/rows.ts';
-import { listSales, recordSale, salesTotals, voidSale, yearOfSales } from '$lib/server/sales.ts';
+import { keepSale, voidSale } from '$lib/server/sales/keep.ts';
+import { channelsUsed, ledgerPage, ledgerSplit, ledgerTotal } from '$lib/server/sales/ledger.ts';
+import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
+import { yearOfSales } from '$lib/server/sales/year.ts';
 import type { Actions, PageServerLoad } from './$types';
 
+/** The ledger opens with these months of it. */
+const MONTHS = 12;
+
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
-	const [sales, available, { profile }] = await Promise.all([
-		listSales(db, kitchen.id),
-		batchesLeft(db, kitchen.id),
-		getProfile(db, kitchen.id)
-	]);
 	const day = today(kitchen);
+	const { filter, sort, shown } = ledgerQuery(
+		url.searchParams,
+		parseDate(day)
+			.subtract({ months: MONTHS - 1 })
+			.set({ day: 1 })
+			.toString()
+	);
+	const [available, { profile }, products] = await Promise.all([
+		batchesLeft(db, kitchen.id),
+		getProfile(db, kitchen.id),
+		listProducts(db, kitchen.id)
+	]);
+	const [sales, total, byChannel, byProduct, byPaying, channels, owed, year] = await Promise.all([
+		// One more than is shown tells whether there are more.
+		ledgerPage(db, kitchen.id, filter, { sort, most: shown + 1 }),
+		ledgerTotal(db, kitchen.id, filter),
+		ledgerSplit(db, kitchen.id, filter, 'channel'),
+		ledgerSplit(db, kitchen.id, filter, 'product'),
+		ledgerSplit(db, kitchen.id, filter, 'paid'),
+		channelsUsed(db, kitchen.id),
+		owedNow(db, kitchen.id),
+		yearOfSales(db, kitchen.id, day, profile?.yearlyLimit ?? null)
+	]);
 	const asked = available.find((batch) => batch.id === url.searchParams.get('batch'));
 	return {
-		sales,
-		totals: salesTotals(sales),
+		sales: sales.slice(0, shown),
+		hasMore: sales.length > shown,
+		shown,
+		filter,
+		sort,
+		total,
+		byChannel,
+		byProduct,
+		byPaying,
+		owed,
 		available,
-		channels: [...new Set([...(profile?.channels ?? []), ...sales.map((sale) => sale.channel)])],
+		products: products.map(({ id, name, packPieces }) => ({ id, name: `${name} × ${packPieces}` })),
+		channels: [...new Set([...(profile?.channels ?? []), ...channels])],
 		/** Ways to sell that the local profile lists; empty where it lists none. */
 		allowedChannels: profile?.channels ?? [],
-		year: yearOfSales(sales, day.slice(0, 4), profile?.yearlyLimit ?? null),
+		year,
+		today: day,
+		returnId: newId(),
 		draft: {
 			id: newId(),
+			kind: 'sale',
 			batchId: asked?.id ?? '',
 			soldOn: day,
-			channel: sales[0]?.channel ?? '',
+			channel: channels[0] ?? '',
 			packs: '1',
-			price: asked?.price ?? ''
+			price: asked?.price ?? '',
+			paidBy: 'cash',
+			customer: '',
+			reason: ''
 		}
 	};
 };
 
 export const actions: Actions = {
 	sell: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, saleForm, async ({ id, ...sale }) => {
-			await recordSale(db, kitchen.id, id, sale);
+		(await withDraft(request, saleForm, async (sale) => {
+			// What is owed is settled as one: the entry is a checkout of its own.
+			await keepSale(db, kitchen.id, { ...sale, checkoutId: sale.id, ofId: null, thrownAway: false });
 			return null;
 		})) ?? { saved: true },
 	void: async ({ locals: { db, kitchen }, request }) =>
 		(await withDraft(request, voidForm, async ({ saleId, reason }) => {
 			await voidSale(db, kitchen.id, saleId, reason);
+			return null;
+		})) ?? { saved: true },
+	comeBack: async ({ locals: { db, kitchen }, request }) =>
+		(await withDraft(request, returnForm, async ({ saleId, ...back }) => {
+			await keepSale(db, kitchen.id, {
+				...back,
+				kind: 'return',
+				ofId: saleId,
+				checkoutId: null,
+				batchId: '',
+				channel: '',
+				price: '0',
+				paidBy: null,
+				customer: ''
+			});
+			return null;
+		})) ?? { saved: true },
+	pay: async ({ locals: { db, kitchen }, request }) =>
+		(await withDraft(request, payForm, async (payment) => {
+			await payOwed(db, kitchen.id, payment);
 			return null;
 		})) ?? { saved: true }
 };

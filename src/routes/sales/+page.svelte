@@ -1,45 +1,53 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { enhance } from '$app/forms';
-	import { allowsChannel } from '$core/profile/profile.ts';
-	import { readCount, readMoney } from '$core/measure/reading.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
+	import type { GroupSum } from '$lib/server/sales/ledger.ts';
+	import { SALE_KINDS } from '$lib/sales/kinds.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
-	import Problems from '$lib/ui/Problems.svelte';
 	import { Decimal } from 'decimal.js';
-	import { untrack } from 'svelte';
-	import VoidSale from './VoidSale.svelte';
+	import Entry from './Entry.svelte';
+	import TakeBack from './TakeBack.svelte';
 
 	let { data } = $props();
-	let draft = $state(untrack(() => ({ ...data.draft })));
-	/** The next sale has an id of its own; day and place stay, as at a stall. */
-	let nextId = $derived(data.draft.id);
-	let saved = false;
-	const form = draftForm<never>({ saved: 'Sold', onsaved: () => (saved = true) });
-	$effect(() => {
-		const id = nextId;
-		if (!saved) return;
-		saved = false;
-		untrack(() => (draft = { ...draft, id, batchId: '', packs: '1', price: '' }));
-	});
-
-	const chosen = $derived(data.available.find((batch) => batch.id === draft.batchId));
-	function choose() {
-		if (chosen?.price) draft.price = chosen.price;
+	const currency = $derived(data.kitchen.currency);
+	const days = $derived(data.sort === 'largest' ? [''] : [...new Set(data.sales.map((sale) => sale.soldOn))]);
+	/** The address of the ledger with something of its filter changed. */
+	function ask(key: string, value: string): void {
+		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- read once, for an address
+		const params = new URLSearchParams(page.url.searchParams);
+		params.set(key, value);
+		if (key !== 'shown') params.delete('shown');
+		params.delete('batch');
+		void goto(`?${params}`, { keepFocus: true, noScroll: true });
 	}
-	const packs = $derived(readCount(draft.packs));
-	const price = $derived(readMoney(draft.price));
-	const total = $derived(
-		packs.ok && price.ok ? new Decimal(price.value).times(packs.value).toFixed(2) : null
+	const exported = $derived.by(() => {
+		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- read once, for an address
+		const params = new URLSearchParams(page.url.searchParams);
+		params.set('from', data.filter.from ?? '');
+		return params.toString();
+	});
+	const isFiltered = $derived(
+		['to', 'product', 'channel', 'kind', 'paid'].some((key) => page.url.searchParams.get(key))
 	);
-	const tooMany = $derived(
-		chosen && packs.ok && packs.value > chosen.packsLeft
-			? `batch ${chosen.code} has ${plural(chosen.packsLeft, 'pack')} left`
-			: ''
-	);
-	const shown = $state({ most: 60 });
-	const days = $derived([...new Set(data.sales.slice(0, shown.most).map((sale) => sale.soldOn))]);
+	const PAID: Record<string, string> = { cash: 'cash', card: 'card', owed: 'owed', '': 'not said' };
+	const payment = draftForm<never>({ saved: 'Paid' });
+	const splits = $derived<{ label: string; of: GroupSum[]; word: (group: GroupSum) => string }[]>([
+		{ label: 'By place', of: data.byChannel, word: (group) => group.name },
+		{ label: 'By product', of: data.byProduct, word: (group) => group.name },
+		{ label: 'By way of paying', of: data.byPaying, word: (group) => PAID[group.name] ?? group.name }
+	]);
+	const KIND_WORDS: Record<string, string> = {
+		sale: 'sold',
+		gift: 'given away',
+		sample: 'tasted',
+		'written off': 'written off',
+		return: 'came back',
+		void: 'void'
+	};
 </script>
 
 <svelte:head><title>Sales · Square Batch</title></svelte:head>
@@ -48,109 +56,183 @@
 	<div>
 		<h1>Sales</h1>
 		<p class="text-quiet" data-testid="totals">
-			<b class="text-ink figure">{money(data.totals.money, data.kitchen.currency)}</b> for
-			<b class="text-ink figure">{plain(data.totals.packs)}</b> packs in all
+			<b class="text-ink figure">{money(data.total.money, currency)}</b> for
+			<b class="text-ink figure">{plain(data.total.packs)}</b> packs{data.total.given > 0
+				? `, ${plain(data.total.given)} given or written off`
+				: ''}
+			{data.filter.from ? ` since ${dayText(data.filter.from)}` : ' in all'}{isFiltered
+				? ', as filtered'
+				: ''}
 		</p>
 		{#if data.year.limit !== null && data.year.left !== null}
 			{@const isOver = data.year.left.startsWith('-')}
 			<p class={isOver ? 'text-loss font-semibold' : 'text-quiet'} data-testid="year">
-				<span class="figure">{money(data.year.money, data.kitchen.currency)}</span> in {data.year.year} of the
-				<span class="figure">{money(data.year.limit, data.kitchen.currency)}</span>
+				<span class="figure">{money(data.year.money, currency)}</span> in {data.year.year} of the
+				<span class="figure">{money(data.year.limit, currency)}</span>
 				<a href="/kitchen/profile">your local profile</a> allows in a year{isOver
 					? ': ask your authority before you sell more'
-					: `, ${money(data.year.left, data.kitchen.currency)} left`}
+					: `, ${money(data.year.left, currency)} left`}{#if data.year.pace && !isOver}. At this pace
+					{data.year.pace.reachedOn
+						? `it is reached on ${dayText(data.year.pace.reachedOn)}`
+						: `the year comes to ${money(data.year.pace.atYearsEnd, currency, 0)}`}{/if}.
 			</p>
 		{/if}
 	</div>
-	<a href="/sales.csv" class="button" download>Export as CSV</a>
+	<div class="flex flex-wrap gap-2">
+		<a href="/sales.csv?{exported}" class="button" download>Export as CSV</a>
+		<a href="/sales.json?{exported}" class="button" download>JSON</a>
+		<a href="/sales/summary" class="button">Summary</a>
+		<a href="/sales/stall" class="button button-main">Open the stall</a>
+	</div>
 </div>
 
 <div class="grid gap-8 lg:grid-cols-[20rem_minmax(0,1fr)]">
-	<section aria-labelledby="new-sale" class="bg-sheet border-rule self-start border p-4 lg:sticky lg:top-4">
-		<h2 id="new-sale">Record a sale</h2>
-		{#if data.available.length === 0}
-			<p class="text-quiet mt-2">No batch has packs left. Packs appear here when a batch is recorded.</p>
-		{:else}
-			<form method="POST" action="?/sell" use:enhance={form.enhance} class="mt-2 space-y-3">
-				<input type="hidden" name="draft" value={JSON.stringify(draft)} />
-				<Problems problems={form.problems} />
-				<Choice
-					label="Packs of"
-					bind:value={draft.batchId}
-					onchange={choose}
-					options={[
-						{ value: '', text: 'choose a batch…' },
-						...data.available.map((batch) => ({
-							value: batch.id,
-							text: `${batch.name}, ${batch.code} (${batch.packsLeft} left)`
-						}))
-					]}
-					error={form.at('batchId')}
-				/>
-				<div class="grid grid-cols-2 items-start gap-3">
-					<Field
-						label="Packs"
-						bind:value={draft.packs}
-						error={tooMany || (packs.ok || draft.packs === '' ? '' : packs.message) || form.at('packs')}
-						inputmode="numeric"
-					/>
-					<Field
-						label="Price a pack"
-						bind:value={draft.price}
-						error={(price.ok || draft.price === '' ? '' : price.message) || form.at('price')}
-						inputmode="decimal"
-					/>
-				</div>
-				<Field label="Day" type="date" bind:value={draft.soldOn} error={form.at('soldOn')} />
-				<Field
-					label="Where"
-					bind:value={draft.channel}
-					error={form.at('channel')}
-					warning={allowsChannel({ channels: data.allowedChannels }, draft.channel) === false &&
-					draft.channel.trim() !== ''
-						? 'not among the ways your local profile lists: ask your authority first'
-						: ''}
-					list="channels"
-					maxlength={60}
-					placeholder="market, door, delivery"
-				/>
-				<datalist id="channels"
-					>{#each data.channels as channel (channel)}<option value={channel}></option>{/each}</datalist
-				>
-				<p class="flex items-baseline justify-between">
-					<span>Together</span><span class="figure text-2xl font-semibold" data-testid="sale-total"
-						>{total === null ? '–' : money(total, data.kitchen.currency)}</span
-					>
-				</p>
-				<button class="button button-main w-full" disabled={form.saving}>Record the sale</button>
-			</form>
-		{/if}
-	</section>
+	<Entry
+		draft={data.draft}
+		available={data.available}
+		channels={data.channels}
+		allowedChannels={data.allowedChannels}
+		{currency}
+	/>
 
 	<div class="min-w-0">
+		{#if data.owed.length > 0}
+			<section aria-labelledby="owed" class="border-attention mb-4 border-l-4 pl-4">
+				<h2 id="owed" class="text-base">Owed to you</h2>
+				<ul class="divide-rule divide-y">
+					{#each data.owed as owed (owed.checkoutId)}
+						<li class="flex flex-wrap items-center gap-x-4 py-1">
+							<span class="min-w-0 flex-1 break-words"
+								><b>{owed.customer || 'somebody'}</b>
+								<span class="text-quiet text-sm"
+									>{plural(owed.packs, 'pack')}, {dayText(owed.soldOn)}, {owed.channel}</span
+								></span
+							>
+							<b class="figure">{money(owed.amount, currency)}</b>
+							{#each ['cash', 'card'] as const as paidBy (paidBy)}
+								<form method="POST" action="?/pay" use:enhance={payment.enhance}>
+									<input
+										type="hidden"
+										name="draft"
+										value={JSON.stringify({ checkoutId: owed.checkoutId, paidBy, paidOn: data.today })}
+									/>
+									<button class="button" disabled={payment.saving}>Paid, {paidBy}</button>
+								</form>
+							{/each}
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
+
+		<form
+			class="mb-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4 xl:grid-cols-7"
+			aria-label="Filter"
+			onsubmit={(event) => event.preventDefault()}
+		>
+			<Field
+				compact
+				label="From"
+				type="date"
+				bind:value={() => data.filter.from ?? '', (value) => ask('from', value)}
+			/>
+			<Field
+				compact
+				label="To"
+				type="date"
+				bind:value={() => data.filter.to ?? '', (value) => ask('to', value)}
+			/>
+			<Choice
+				compact
+				label="Product"
+				bind:value={() => data.filter.productId ?? '', (value) => ask('product', value)}
+				options={[
+					{ value: '', text: 'all' },
+					...data.products.map(({ id, name }) => ({ value: id, text: name }))
+				]}
+			/>
+			<Choice
+				compact
+				label="Place"
+				bind:value={() => data.filter.channel ?? '', (value) => ask('channel', value)}
+				options={[{ value: '', text: 'all' }, ...data.channels.map((name) => ({ value: name, text: name }))]}
+			/>
+			<Choice
+				compact
+				label="Kind"
+				bind:value={() => data.filter.kind ?? '', (value) => ask('kind', value)}
+				options={[
+					{ value: '', text: 'all' },
+					...SALE_KINDS.map((kind) => ({ value: kind, text: KIND_WORDS[kind] ?? kind }))
+				]}
+			/>
+			<Choice
+				compact
+				label="Paid"
+				bind:value={() => data.filter.paidBy ?? '', (value) => ask('paid', value)}
+				options={[
+					{ value: '', text: 'all' },
+					{ value: 'cash', text: 'cash' },
+					{ value: 'card', text: 'card' },
+					{ value: 'owed', text: 'owed' }
+				]}
+			/>
+			<Choice
+				compact
+				label="Order"
+				bind:value={() => data.sort, (value) => ask('sort', value)}
+				options={[
+					{ value: 'newest', text: 'newest first' },
+					{ value: 'oldest', text: 'oldest first' },
+					{ value: 'largest', text: 'largest first' }
+				]}
+			/>
+		</form>
+
 		{#if data.sales.length === 0}
 			<p class="max-w-prose">
-				Nothing is sold yet. Each sale names the batch its packs came from, so that any bag can be traced.
+				{#if isFiltered || page.url.searchParams.has('from')}
+					Nothing like this is in the ledger. <a href="/sales">Show the last twelve months</a>
+				{:else}
+					Nothing is sold yet. Each sale names the batch its packs came from, so that any bag can be traced.
+				{/if}
 			</p>
 		{:else}
-			<ul class="border-rule mb-4 flex flex-wrap gap-x-8 gap-y-1 border-b pb-3" aria-label="Totals by place">
-				{#each data.totals.byChannel as each (each.channel)}
-					<li>
-						<span class="text-quiet">{each.channel}</span>
-						<b class="figure">{money(each.money, data.kitchen.currency)}</b>
-						<span class="text-quiet figure text-sm">{plural(each.packs, 'pack')}</span>
-					</li>
-				{/each}
-			</ul>
+			<details class="border-rule mb-4 border-b pb-2">
+				<summary class="min-h-11 cursor-pointer py-2 font-semibold"
+					>{#each data.byChannel.slice(0, 3) as each (each.key)}<span class="mr-5 inline-block"
+							><span class="text-quiet font-normal">{each.name}</span>
+							<span class="figure">{money(each.money, currency)}</span></span
+						>{/each}</summary
+				>
+				<div class="grid gap-6 sm:grid-cols-2 xl:grid-cols-3">
+					{#each splits as split (split.label)}
+						<section aria-label={split.label}>
+							<h3 class="text-sm">{split.label}</h3>
+							<table class="ledger text-sm">
+								<tbody>
+									{#each split.of as group (group.key)}
+										<tr
+											><td class="break-words">{split.word(group)}</td><td class="number"
+												>{plain(group.packs)}</td
+											><td class="number">{money(group.money, currency)}</td></tr
+										>
+									{/each}
+								</tbody>
+							</table>
+						</section>
+					{/each}
+				</div>
+			</details>
 			{#each days as day (day)}
-				{@const sales = data.sales.filter((sale) => sale.soldOn === day)}
-				<section aria-label={dayText(day)} class="mb-6">
+				{@const sales = data.sales.filter((sale) => day === '' || sale.soldOn === day)}
+				<section aria-label={day === '' ? 'Largest first' : dayText(day)} class="mb-6">
 					<h3 class="border-ink flex justify-between border-b-2 pb-1">
-						<span>{dayText(day)}</span>
+						<span>{day === '' ? 'Largest first' : dayText(day)}</span>
 						<span class="figure"
 							>{money(
 								sales.reduce((sum, sale) => sum.plus(sale.total), new Decimal(0)).toFixed(2),
-								data.kitchen.currency
+								currency
 							)}</span
 						>
 					</h3>
@@ -159,26 +241,43 @@
 							><tr
 								><th>Product</th><th class="hidden sm:table-cell">Where</th><th>Packs</th><th
 									class="hidden sm:table-cell">Price</th
-								><th>Total</th><th>Void</th></tr
+								><th>Total</th><th>Take back</th></tr
 							></thead
 						>
 						<tbody>
 							{#each sales as sale (sale.id)}
-								<tr class={sale.voided || sale.voidsId ? 'text-quiet' : ''}>
-									<td class="w-[42%]">
+								<tr class={sale.voided || sale.kind === 'void' ? 'text-quiet' : ''}>
+									<td class="w-[40%]">
 										{sale.product}
-										<a href="/batches/{sale.batchId}" class="figure text-quiet text-sm">{sale.batchCode}</a>
+										<a href="/trace/batch/{sale.batchId}" class="figure text-quiet text-sm underline"
+											>{sale.batchCode}</a
+										>
 										<span class="text-quiet block text-sm sm:hidden">{sale.channel}</span>
-										{#if sale.voidsId}<span class="block text-sm">void: {sale.reason}</span>{/if}
+										{#if sale.kind !== 'sale' || sale.customer || sale.paidBy === 'owed'}
+											<span class="block text-sm"
+												>{[
+													sale.kind === 'sale' ? '' : KIND_WORDS[sale.kind],
+													sale.paidBy === 'owed' && sale.kind === 'sale' ? 'owed' : '',
+													sale.customer,
+													sale.reason
+												]
+													.filter(Boolean)
+													.join(': ')}</span
+											>
+										{/if}
+										{#if day === ''}<span class="text-quiet block text-sm">{dayText(sale.soldOn)}</span>{/if}
 									</td>
-									<td class="text-quiet hidden sm:table-cell">{sale.channel}</td>
+									<td class="text-quiet hidden break-words sm:table-cell">{sale.channel}</td>
 									<td class="number w-24">{sale.packs}<span class="unit">× {sale.packPieces}</span></td>
-									<td class="number hidden w-24 sm:table-cell">{money(sale.price, data.kitchen.currency)}</td>
-									<td class="number w-24 font-semibold">{money(sale.total, data.kitchen.currency)}</td>
-									<td class="w-16 py-1! text-right">
-										{#if sale.voided}<span class="text-sm">voided</span>{:else if !sale.voidsId}<VoidSale
+									<td class="number hidden w-24 sm:table-cell">{money(sale.price, currency)}</td>
+									<td class="number w-24 font-semibold">{money(sale.total, currency)}</td>
+									<td class="w-20 py-1! text-right">
+										{#if sale.voided}<span class="text-sm">voided</span>
+										{:else if sale.kind !== 'void'}<TakeBack
 												{sale}
-												currency={data.kitchen.currency}
+												{currency}
+												today={data.today}
+												returnId={data.returnId}
 											/>{/if}
 									</td>
 								</tr>
@@ -187,9 +286,9 @@
 					</table>
 				</section>
 			{/each}
-			{#if data.sales.length > shown.most}
-				<button type="button" class="button" onclick={() => (shown.most += 200)}
-					>Show earlier sales ({data.sales.length - shown.most} more)</button
+			{#if data.hasMore}
+				<button type="button" class="button" onclick={() => ask('shown', String(data.shown + 200))}
+					>Show more</button
 				>
 			{/if}
 		{/if}

@@ -85,11 +85,9 @@ export async function correctBatch(
 		};
 		const packs = counted.packs ?? facts.yield.packs ?? 0;
 		const stock = stockUsesAtHand(batch.stock, corrected, packs, atHand);
-		if (packs < batch.packsSold)
-			refuse(
-				'ballCount',
-				`these figures give ${packs} packs, but ${batch.packsSold} of this batch are sold already`
-			);
+		const gone = batch.packsSold + batch.packsGiven;
+		if (packs < gone)
+			refuse('ballCount', `these figures give ${packs} packs, but ${gone} of this batch are gone already`);
 		await insertClosing(transaction, kitchen, batch, standing.number + 1, {
 			reason,
 			closedAt: utcNow(),

@@ -61,11 +61,9 @@ export async function recordBatch(
 				after.problems.map((problem) => ({ ...problem, path: BATCH_FIELD[problem.path] ?? '' }))
 			);
 		const packs = after.packs ?? after.facts.yield.packs ?? 0;
-		if (packs < before.packsSold)
-			refuse(
-				'ballCount',
-				`these figures give ${packs} packs, but ${before.packsSold} of this batch are sold already`
-			);
+		const gone = before.packsSold + before.packsGiven;
+		if (packs < gone)
+			refuse('ballCount', `these figures give ${packs} packs, but ${gone} of this batch are gone already`);
 		await transaction('batches')
 			.where({ kitchen_id: kitchen.id, id })
 			.update({

@@ -67,6 +67,8 @@ export interface Batch {
 	stock: BatchStock[];
 	packsMade: number;
 	packsSold: number;
+	/** Gone without being sold: given, tasted at the stall, written off. */
+	packsGiven: number;
 	packsLeft: number;
 	facts: Facts | null;
 	problems: Problem[];

@@ -202,7 +202,7 @@ async function counts(
 		...(packs === null
 			? {}
 			: {
-					packs_made: Math.max(packs, Number(batch.packs_sold)),
+					packs_made: Math.max(packs, Number(batch.packs_sold) + Number(batch.packs_given)),
 					label_revision_id:
 						batch.label_revision_id ?? (await newestRevisionId(db, kitchen, String(batch.product_id)))
 				})
@@ -241,7 +241,7 @@ function weighingFromRow(row: Row): WeighingEntry {
 		grams: row.grams === null ? null : Number(row.grams),
 		corrects: idOrNull(row.corrects_id),
 		by: row.taken_by as WeighingEntry['by'],
-		lotId: idOrNull(row.lot_id)
+		...(row.lot_id === null ? {} : { lotId: String(row.lot_id) })
 	};
 }
 

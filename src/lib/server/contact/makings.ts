@@ -33,7 +33,8 @@ export async function makingsOn(
 			'b.began_at',
 			'f.name',
 			'b.packs_made',
-			'b.packs_sold'
+			'b.packs_sold',
+			'b.packs_given'
 		)) as Row[];
 	const ids = rows.map((row) => String(row.id));
 	const [lines, equipment] = await Promise.all([
@@ -49,7 +50,8 @@ export async function makingsOn(
 		const { tags, unconfirmed } = joined(
 			(linesBy.get(id) ?? []).flatMap((line) => handled.get(String(line.ingredient_id)) ?? [])
 		);
-		const [made, sold] = [Number(row.packs_made), Number(row.packs_sold)];
+		const made = Number(row.packs_made);
+		const gone = Number(row.packs_sold) + Number(row.packs_given);
 		return {
 			id,
 			code: String(row.code),
@@ -60,7 +62,7 @@ export async function makingsOn(
 			equipment: equipment.get(id) ?? [],
 			allergens: tags,
 			unconfirmed,
-			isLive: made === 0 || made > sold
+			isLive: made === 0 || made > gone
 		};
 	});
 }

@@ -1,17 +1,52 @@
 import Joi from 'joi';
-import type { SaleInput } from '../sales.ts';
-import { count, day, id, money, text } from './fields.ts';
+import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
+import { PAID_BY, SALE_KINDS, type PaidBy, type SaleKind } from '../../sales/kinds.ts';
+import type { SaleEntry } from '../sales/types.ts';
+import { count, day, id, money, optionalText, text } from './fields.ts';
+
+const MOST_PACKS = 10_000;
+const MOST_ENTRIES = 500;
+
+/** What leaves a batch by the form; a void and a return have forms of their own. */
+const LEAVING = ['sale', 'gift', 'sample', 'written off'] as const;
 
 /** A sale form once read; its id makes a sale sent twice count once. */
-export type SaleForm = SaleInput & { id: string };
+export interface SaleForm {
+	id: string;
+	kind: (typeof LEAVING)[number];
+	batchId: string;
+	soldOn: string;
+	channel: string;
+	packs: number;
+	price: string;
+	paidBy: PaidBy;
+	customer: string;
+	reason: string;
+}
 
 export const saleForm = Joi.object<SaleForm>({
 	id: id('open the page again'),
+	kind: Joi.valid(...LEAVING).required(),
 	batchId: id('choose the batch the packs are from'),
 	soldOn: day(),
-	channel: text(60, 'say where they were sold'),
-	packs: count(1, 10_000),
-	price: money()
+	channel: text(60, 'say where they went'),
+	packs: count(1, MOST_PACKS),
+	price: Joi.when('kind', { is: 'sale', then: money(), otherwise: Joi.any().custom(() => '0') }),
+	paidBy: Joi.valid(...PAID_BY).required(),
+	customer: Joi.when('paidBy', {
+		is: 'owed',
+		then: Joi.when('kind', {
+			is: 'sale',
+			then: text(120, 'say who owes it'),
+			otherwise: optionalText(120)
+		}),
+		otherwise: optionalText(120)
+	}),
+	reason: Joi.when('kind', {
+		is: 'written off',
+		then: text(300, 'say why they are written off'),
+		otherwise: optionalText(300)
+	})
 });
 
 /** A void form once read. */
@@ -24,3 +59,90 @@ export const voidForm = Joi.object<VoidForm>({
 	saleId: id('choose a sale'),
 	reason: text(300, 'say why, for the record')
 });
+
+/** A return form once read. */
+export interface ReturnForm {
+	id: string;
+	saleId: string;
+	packs: number;
+	soldOn: string;
+	reason: string;
+	thrownAway: boolean;
+}
+
+export const returnForm = Joi.object<ReturnForm>({
+	id: id('open the page again'),
+	saleId: id('choose a sale'),
+	packs: count(1, MOST_PACKS),
+	soldOn: day(),
+	reason: text(300, 'say why they came back'),
+	thrownAway: Joi.boolean().required()
+});
+
+export const payForm = Joi.object<{ checkoutId: string; paidBy: 'cash' | 'card'; paidOn: string }>({
+	checkoutId: id('choose what is paid'),
+	paidBy: Joi.valid('cash', 'card').required(),
+	paidOn: day()
+});
+
+const idOrNull = () =>
+	Joi.string()
+		.pattern(/^[0-9A-Z]{26}$/)
+		.allow(null)
+		.required();
+
+const entry = Joi.object<SaleEntry>({
+	id: id('not an entry'),
+	kind: Joi.valid(...SALE_KINDS).required(),
+	checkoutId: idOrNull(),
+	batchId: id('not of a batch'),
+	soldOn: Joi.string()
+		.pattern(/^\d{4}-\d\d-\d\d$/)
+		.isoDate()
+		.required(),
+	channel: text(60),
+	packs: Joi.number().integer().min(1).max(MOST_PACKS).required(),
+	price: Joi.string()
+		.pattern(/^\d{1,9}(\.\d{1,4})?$/)
+		.required(),
+	paidBy: Joi.valid(null, ...PAID_BY).required(),
+	customer: optionalText(120),
+	reason: optionalText(300),
+	ofId: idOrNull(),
+	thrownAway: Joi.boolean().required()
+});
+
+/** Entries of a till as a device sends them. */
+export const saleEntriesForm = Joi.object<{ entries: SaleEntry[] }>({
+	entries: Joi.array().items(entry).max(MOST_ENTRIES).required()
+});
+
+/** How the ledger is looked at, from an address; what cannot be read is left out. */
+export function ledgerQuery(
+	params: URLSearchParams,
+	from: string
+): { filter: LedgerFilter; sort: Sort; shown: number } {
+	const FIRST_SHOWN = 60;
+	const MOST_SHOWN = 2000;
+	const ask = <T extends string>(key: string, is: (value: string) => boolean): T | null => {
+		const value = params.get(key);
+		return value !== null && value !== '' && is(value) ? (value as T) : null;
+	};
+	const isDay = (value: string) => /^\d{4}-\d\d-\d\d$/.test(value);
+	const oneOf = (list: readonly string[]) => (value: string) => list.includes(value);
+	const shown = Number(params.get('shown') ?? FIRST_SHOWN);
+	return {
+		filter: {
+			...ALL,
+			// Unless asked for more, the last twelve months: nobody reads ten years at once.
+			from: params.get('from') === null ? from : ask('from', isDay),
+			to: ask('to', isDay),
+			productId: ask('product', (value) => /^[0-9A-Z]{26}$/.test(value)),
+			channel: ask('channel', (value) => value.length <= 60),
+			kind: ask<SaleKind>('kind', oneOf(SALE_KINDS)),
+			paidBy: ask<PaidBy>('paid', oneOf(PAID_BY))
+		},
+		sort: ask<Sort>('sort', oneOf(SORTS)) ?? 'newest',
+		shown: Number.isInteger(shown) && shown > 0 ? Math.min(shown, MOST_SHOWN) : FIRST_SHOWN
+	};
+}

@@ -12,6 +12,7 @@ const COLUMNS = [
 	'pieces_per_pack',
 	'sold_on',
 	'channel',
+	'way',
 	'packs'
 ] as const;
 
@@ -24,7 +25,7 @@ export function recallCsv(
 ): string {
 	const data = groups.flatMap(({ certainty, batches }) =>
 		batches.flatMap((batch) => {
-			const row = (soldOn: string, channel: string, packs: number) => [
+			const row = (soldOn: string, channel: string, way: string, packs: number) => [
 				certainty,
 				batch.name,
 				batch.code,
@@ -35,11 +36,12 @@ export function recallCsv(
 				batch.packPieces,
 				soldOn,
 				channel,
+				way,
 				packs
 			];
 			return [
-				...batch.sales.map((sale) => row(sale.soldOn, sale.channel, sale.packs)),
-				row('', 'unsold', batch.packsLeft)
+				...batch.sales.map((sale) => row(sale.soldOn, sale.channel, sale.way, sale.packs)),
+				row('', '', 'unsold', batch.packsLeft)
 			];
 		})
 	);

@@ -6,6 +6,8 @@ import { groupBy, toNumber, type Row } from '../rows.ts';
 export interface TracedSale {
 	soldOn: string;
 	channel: string;
+	/** How they left; a return counts against what was sold. */
+	way: 'sold' | 'gift' | 'sample' | 'written off';
 	packs: number;
 }
 
@@ -21,6 +23,8 @@ export interface TracedBatch {
 	/** Number of the label revision it was packed under; null where none was approved. */
 	labelNumber: number | null;
 	packsMade: number;
+	/** Given away, tasted at the stall, written off. */
+	packsGiven: number;
 	packsLeft: number;
 	sales: TracedSale[];
 }
@@ -84,6 +88,9 @@ async function batchesByMix(db: Database, kitchenId: string, lotId: string): Pro
 		.pluck('b.id')) as string[];
 }
 
+const WAY_SQL = `CASE COALESCE(o.kind, s.kind) WHEN 'gift' THEN 'gift' WHEN 'sample' THEN 'sample'
+	WHEN 'written off' THEN 'written off' ELSE 'sold' END`;
+
 /** Batches with where their packs went, newest first; `drawn` is what each took of a lot. */
 export async function tracedBatches(
 	db: Database,
@@ -104,14 +111,16 @@ export async function tracedBatches(
 				{ column: 'b.id', order: 'desc' }
 			])
 			.select('b.*', 'f.name', 'r.number as label_number'),
-		db('sales')
-			.where('kitchen_id', kitchenId)
-			.whereIn('batch_id', [...ids])
-			.groupBy('batch_id', 'sold_on', 'channel')
-			.havingRaw('SUM(packs) <> 0')
-			.orderBy(['sold_on', 'channel'])
-			.select('batch_id', 'sold_on', 'channel')
-			.sum('packs as packs')
+		// A given pack is in somebody's hands too: it is traced like a sold one.
+		db('sales as s')
+			.leftJoin('sales as o', 'o.id', 's.voids_id')
+			.where('s.kitchen_id', kitchenId)
+			.whereIn('s.batch_id', [...ids])
+			.groupByRaw(`s.batch_id, s.sold_on, s.channel, ${WAY_SQL}`)
+			.havingRaw('SUM(s.packs) <> 0')
+			.orderBy(['s.sold_on', 's.channel'])
+			.select('s.batch_id', 's.sold_on', 's.channel', db.raw(`${WAY_SQL} AS way`))
+			.sum('s.packs as packs')
 	])) as [Row[], Row[]];
 	const salesBy = groupBy(sold, (row) => String(row.batch_id));
 	return rows.map((row) => ({
@@ -123,21 +132,29 @@ export async function tracedBatches(
 		drawn: drawn.get(String(row.id)) ?? null,
 		labelNumber: toNumber(row.label_number),
 		packsMade: Number(row.packs_made),
-		packsLeft: Number(row.packs_made) - Number(row.packs_sold),
+		packsGiven: Number(row.packs_given),
+		packsLeft: Number(row.packs_made) - Number(row.packs_sold) - Number(row.packs_given),
 		sales: (salesBy.get(String(row.id)) ?? []).map((sale) => ({
 			soldOn: String(sale.sold_on),
 			channel: String(sale.channel),
+			way: sale.way as TracedSale['way'],
 			packs: Number(sale.packs)
 		}))
 	}));
 }
 
 /** Counts over traced batches, for a recall. */
-export function tracedTotals(batches: readonly TracedBatch[]): { made: number; sold: number; left: number } {
+export function tracedTotals(batches: readonly TracedBatch[]): {
+	made: number;
+	sold: number;
+	given: number;
+	left: number;
+} {
 	const sum = (of: (batch: TracedBatch) => number) => batches.reduce((total, each) => total + of(each), 0);
 	return {
 		made: sum((batch) => batch.packsMade),
-		sold: sum((batch) => batch.packsMade - batch.packsLeft),
+		sold: sum((batch) => batch.packsMade - batch.packsLeft - batch.packsGiven),
+		given: sum((batch) => batch.packsGiven),
 		left: sum((batch) => batch.packsLeft)
 	};
 }

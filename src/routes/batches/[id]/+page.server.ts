@@ -13,7 +13,7 @@ import { recordBatch } from '$lib/server/batches/record.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
 import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
-import { listSales } from '$lib/server/sales.ts';
+import { salesOfBatch } from '$lib/server/sales/ledger.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
@@ -22,7 +22,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listBatches(db, kitchen, { formulaId: batch.formulaId }),
-		listSales(db, kitchen.id, batch.id),
+		salesOfBatch(db, kitchen.id, batch.id),
 		lotsFor(db, kitchen.id, batch)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { dayText, money, plural } from '$lib/format.ts';
 	import type { Batch } from '$lib/server/batches/types.ts';
-	import type { Sale } from '$lib/server/sales.ts';
+	import type { Sale } from '$lib/server/sales/types.ts';
 
 	let { batch, sales, currency }: { batch: Batch; sales: Sale[]; currency: string } = $props();
 </script>
@@ -10,7 +10,9 @@
 	<div class="flex flex-wrap items-center justify-between gap-3">
 		<h2 id="sold">
 			Sold <span class="text-quiet text-sm font-normal"
-				>{batch.packsSold} of {plural(batch.packsMade, 'pack')}, {batch.packsLeft} left</span
+				>{batch.packsSold} of {plural(batch.packsMade, 'pack')}, {batch.packsGiven > 0
+					? `${batch.packsGiven} given or written off, `
+					: ''}{batch.packsLeft} left</span
 			>
 		</h2>
 		{#if batch.packsLeft > 0}<a class="button" href="/sales?batch={batch.id}">Record a sale</a>{/if}
@@ -24,9 +26,15 @@
 			>
 			<tbody>
 				{#each sales as sale (sale.id)}
-					<tr class={sale.voided || sale.voidsId ? 'text-quiet' : ''}>
+					<tr class={sale.voided || sale.kind === 'void' ? 'text-quiet' : ''}>
 						<td class="whitespace-nowrap">{dayText(sale.soldOn)}</td>
-						<td>{sale.channel}{sale.voided ? ' (voided)' : sale.voidsId ? ` (void: ${sale.reason})` : ''}</td>
+						<td
+							>{sale.channel}{sale.voided
+								? ' (voided)'
+								: sale.kind === 'sale'
+									? ''
+									: ` (${[sale.kind, sale.reason].filter(Boolean).join(': ')})`}</td
+						>
 						<td class="number">{sale.packs}</td>
 						<td class="number">{money(sale.total, currency)}</td>
 					</tr>

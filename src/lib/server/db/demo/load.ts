@@ -8,7 +8,7 @@ import { createFormula, keepFormula } from '../../formulas/keep.ts';
 import { getFormula } from '../../formulas/read.ts';
 import { createKitchen, theKitchen, today, type Kitchen } from '../../kitchens.ts';
 import { newId } from '../../rows.ts';
-import { recordSale, voidSale } from '../../sales.ts';
+import { keepSale, voidSale } from '../../sales/keep.ts';
 import type { Database } from '../connection.ts';
 import { bake, type Slip } from './bake.ts';
 import { halfDivided, stepThrough } from './bench.ts';
@@ -112,6 +112,7 @@ async function bakeWeeks(
 				);
 				if (weeksAgo > 0) await close(db, kitchen, midweek, addDays(saturday, -2));
 				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 4);
+				if (weeksAgo > 0) await writeOffRest(db, kitchen, midweek, addDays(saturday, 2));
 			}
 			const slip = slipOf(demo, weeksAgo);
 			const batch = await makeBatch(
@@ -130,6 +131,7 @@ async function bakeWeeks(
 			if (demo.labelledWeeksAgo === weeksAgo) await approveDemoLabel(db, kitchen, formulaId, saturday);
 			const sunday = addDays(saturday, 1);
 			if (sunday <= day) await sellAtDoor(db, kitchen, batch, sunday, random, 2);
+			if (weeksAgo > 0) await writeOffRest(db, kitchen, batch, addDays(saturday, 4));
 		}
 	}
 }
@@ -237,12 +239,42 @@ async function sell(
 	channel: string,
 	packs: number
 ): Promise<void> {
-	await recordSale(db, kitchen.id, newId(), {
+	const id = newId();
+	await keepSale(db, kitchen.id, {
+		id,
+		kind: 'sale',
+		checkoutId: id,
 		batchId: batch.id,
 		soldOn,
 		channel,
 		packs,
-		price: batch.price ?? '0'
+		price: batch.price ?? '0',
+		paidBy: packs > 1 ? 'card' : 'cash',
+		customer: '',
+		reason: '',
+		ofId: null,
+		thrownAway: false
+	});
+}
+
+/** What nobody bought is written off. */
+async function writeOffRest(db: Database, kitchen: Kitchen, batch: Batch, soldOn: string): Promise<void> {
+	const { packsLeft } = await getBatch(db, kitchen, batch.id);
+	if (packsLeft === 0) return;
+	await keepSale(db, kitchen.id, {
+		id: newId(),
+		kind: 'written off',
+		checkoutId: null,
+		batchId: batch.id,
+		soldOn,
+		channel: DOOR,
+		packs: packsLeft,
+		price: '0',
+		paidBy: null,
+		customer: '',
+		reason: 'unsold',
+		ofId: null,
+		thrownAway: false
 	});
 }
 

@@ -43,6 +43,9 @@ import * as batchEvents from './0041_batch_events.ts';
 import * as lots from './0042_lots.ts';
 import * as lotMoves from './0043_lot_moves.ts';
 import * as weighingLot from './0044_weighing_lot.ts';
+import * as saleKinds from './0045_sale_kinds.ts';
+import * as packsGiven from './0046_packs_given.ts';
+import * as salePayments from './0047_sale_payments.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -89,5 +92,8 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0041_batch_events', batchEvents],
 	['0042_lots', lots],
 	['0043_lot_moves', lotMoves],
-	['0044_weighing_lot', weighingLot]
+	['0044_weighing_lot', weighingLot],
+	['0045_sale_kinds', saleKinds],
+	['0046_packs_given', packsGiven],
+	['0047_sale_payments', salePayments]
 ];

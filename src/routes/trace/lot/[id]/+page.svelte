@@ -31,6 +31,7 @@
 	It went into {plural(data.trace.batches.length, 'batch', 'batches')}:
 	<b class="figure">{data.totals.made}</b>
 	packs made, <b class="figure">{data.totals.sold}</b> sold,
+	{#if data.totals.given > 0}<b class="figure">{data.totals.given}</b> given or written off,{/if}
 	<b class="figure">{data.totals.left}</b> unsold. <b class="figure">{amount(lot.onHand)}</b> of the lot is left
 	on the shelf.
 </p>

@@ -1,0 +1,145 @@
+import { Decimal } from 'decimal.js';
+import type { BatchLeft } from '../server/batches/read.ts';
+import type { SaleEntry } from '../server/sales/types.ts';
+import type { PaidBy, SaleKind } from './kinds.ts';
+
+/** A product at the stall, with its batches that have packs left, oldest first. */
+export interface StallProduct {
+	productId: string;
+	name: string;
+	packPieces: number;
+	price: string;
+	/** Not counting what is past its best-before. */
+	left: number;
+	batches: BatchLeft[];
+}
+
+/** Packs of one batch that a customer takes. */
+export interface BasketLine {
+	batchId: string;
+	packs: number;
+}
+
+const LEAVES: readonly SaleKind[] = ['sale', 'gift', 'sample', 'written off'];
+
+/** How many packs some entries take of each batch; voids give back what they void. */
+export function takenBy(entries: readonly SaleEntry[]): Map<string, number> {
+	const byId = new Map(entries.map((entry) => [entry.id, entry]));
+	const taken = new Map<string, number>();
+	const add = (batchId: string, packs: number) => taken.set(batchId, (taken.get(batchId) ?? 0) + packs);
+	for (const entry of entries) {
+		if (LEAVES.includes(entry.kind)) add(entry.batchId, entry.packs);
+		if (entry.kind === 'void') {
+			const of = byId.get(entry.ofId ?? '');
+			add(entry.batchId, -(of?.packs ?? entry.packs));
+		}
+	}
+	return taken;
+}
+
+/** Whether a batch is past the day its packs are best before; a pack is good through that day. */
+export function isPast({ bestBefore }: Pick<BatchLeft, 'bestBefore'>, day: string): boolean {
+	return bestBefore !== null && bestBefore < day;
+}
+
+/** The products that can be sold now, once `taken` packs of each batch are gone; by name. */
+export function stallProducts(
+	batchesOldestFirst: readonly BatchLeft[],
+	taken: ReadonlyMap<string, number>,
+	day: string
+): StallProduct[] {
+	const products = new Map<string, StallProduct>();
+	for (const batch of batchesOldestFirst) {
+		const packsLeft = batch.packsLeft - (taken.get(batch.id) ?? 0);
+		const product = products.get(batch.productId) ?? {
+			productId: batch.productId,
+			name: batch.name,
+			packPieces: batch.packPieces,
+			price: batch.price ?? '0',
+			left: 0,
+			batches: []
+		};
+		if (!isPast(batch, day)) product.left += Math.max(0, packsLeft);
+		product.batches.push({ ...batch, packsLeft });
+		products.set(batch.productId, product);
+	}
+	return [...products.values()].sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/**
+ * The basket with one pack more of a product: of its oldest batch that has one left and is not past its
+ * best-before; null where none is. One past it can be chosen by hand, and is never taken by itself.
+ */
+export function addPack(
+	basket: readonly BasketLine[],
+	product: StallProduct,
+	day: string
+): BasketLine[] | null {
+	const inBasket = (batchId: string) => basket.find((line) => line.batchId === batchId)?.packs ?? 0;
+	const batch = product.batches.find((each) => !isPast(each, day) && each.packsLeft > inBasket(each.id));
+	return batch ? setPacks(basket, batch.id, inBasket(batch.id) + 1) : null;
+}
+
+/** The basket with so many packs of a batch; none takes the line out. */
+export function setPacks(basket: readonly BasketLine[], batchId: string, packs: number): BasketLine[] {
+	const others = basket.some((line) => line.batchId === batchId)
+		? basket.map((line) => (line.batchId === batchId ? { batchId, packs } : line))
+		: [...basket, { batchId, packs }];
+	return others.filter((line) => line.packs > 0);
+}
+
+/** What a basket costs, to the cent. */
+export function basketTotal(basket: readonly BasketLine[], priceOf: (batchId: string) => string): string {
+	return basket
+		.reduce((sum, line) => sum.plus(new Decimal(priceOf(line.batchId)).times(line.packs)), new Decimal(0))
+		.toFixed(2);
+}
+
+/** Round sums somebody may hand over for an amount, the smallest first. */
+export function likelyGiven(amount: string): string[] {
+	const NOTES = [1, 5, 10, 20, 50, 100];
+	const due = new Decimal(amount);
+	const sums = NOTES.map((note) => due.div(note).ceil().times(note)).filter((sum) => sum.greaterThan(due));
+	return [...new Set(sums.map((sum) => sum.toFixed(2)))].slice(0, 4);
+}
+
+/** The change to give, to the cent; null where it is not enough. */
+export function changeOf(amount: string, given: string): string | null {
+	const change = new Decimal(given).minus(amount);
+	return change.isNegative() ? null : change.toFixed(2);
+}
+
+/** What a checkout is, beside its lines. */
+export interface Checkout {
+	kind: 'sale' | 'gift' | 'sample' | 'written off';
+	paidBy: PaidBy | null;
+	customer: string;
+	reason: string;
+	soldOn: string;
+	channel: string;
+}
+
+/** The entries of a checkout. */
+export function entriesOfCheckout(
+	basket: readonly BasketLine[],
+	checkout: Checkout,
+	priceOf: (batchId: string) => string,
+	newId: () => string
+): SaleEntry[] {
+	const checkoutId = newId();
+	return basket.map((line) => ({
+		...checkout,
+		id: newId(),
+		checkoutId,
+		batchId: line.batchId,
+		packs: line.packs,
+		price: checkout.kind === 'sale' ? priceOf(line.batchId) : '0',
+		ofId: null,
+		thrownAway: false
+	}));
+}
+
+/** The entries that take a checkout back. */
+export function undoEntries(entries: readonly SaleEntry[], reason: string, newId: () => string): SaleEntry[] {
+	return entries.map((entry) => ({ ...entry, id: newId(), kind: 'void', ofId: entry.id, reason }));
+}

@@ -1,0 +1,53 @@
+import Papa from 'papaparse';
+import type { Sale } from './types.ts';
+
+/** Columns of the exported ledger, in order. */
+const CSV_COLUMNS = [
+	'id',
+	'date',
+	'kind',
+	'channel',
+	'product',
+	'pieces_per_pack',
+	'batch',
+	'packs',
+	'price',
+	'total',
+	'currency',
+	'paid_by',
+	'customer',
+	'of',
+	'void',
+	'reason'
+] as const;
+
+/** Text that a spreadsheet would run is defused. */
+const OPTIONS = { escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' } as const;
+
+/** The header of the ledger as CSV. */
+export const salesCsvHead = (): string => Papa.unparse([CSV_COLUMNS], OPTIONS);
+
+/** Entries of the ledger as CSV, one row each, without the header. */
+export function salesCsvRows(sales: readonly Sale[], currency: string): string {
+	return Papa.unparse(
+		sales.map((sale) => [
+			sale.id,
+			sale.soldOn,
+			sale.kind,
+			sale.channel,
+			sale.product,
+			sale.packPieces,
+			sale.batchCode,
+			sale.packs,
+			sale.price,
+			sale.total,
+			currency,
+			sale.paidBy ?? '',
+			sale.customer,
+			sale.ofId ?? '',
+			sale.kind === 'void' ? 'void' : sale.voided ? 'voided' : '',
+			sale.reason
+		]),
+		OPTIONS
+	);
+}

@@ -1,0 +1,259 @@
+import type { Database } from '../db/connection.ts';
+import { NotFound, Refused, refuse } from '../errors.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
+import type { SaleKind } from '../../sales/kinds.ts';
+import type { SaleAnswer, SaleEntry } from './types.ts';
+
+/** What a plain sale needs. */
+export interface SaleInput {
+	batchId: string;
+	soldOn: string;
+	channel: string;
+	packs: number;
+	price: string;
+}
+
+const PLAIN = {
+	kind: 'sale',
+	checkoutId: null,
+	paidBy: null,
+	customer: '',
+	reason: '',
+	ofId: null,
+	thrownAway: false
+} as const;
+
+/**
+ * Records a sale of packs of a batch. Never more than the batch has left, from however many devices
+ * at once. `id` comes from the form, so that a sale sent twice counts once. Throws `Refused`.
+ */
+export async function recordSale(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	input: SaleInput
+): Promise<void> {
+	await keepSale(db, kitchenId, { ...PLAIN, id, ...input });
+}
+
+/** Voids an entry by one that takes it back. Throws `Refused`, `NotFound`. */
+export async function voidSale(
+	db: Database,
+	kitchenId: string,
+	saleId: string,
+	reason: string
+): Promise<void> {
+	const sale = await db('sales').where({ kitchen_id: kitchenId, id: saleId }).first('id');
+	if (!sale) throw new NotFound('this sale is not here');
+	await keepSale(db, kitchenId, {
+		...PLAIN,
+		id: newId(),
+		kind: 'void',
+		batchId: '',
+		soldOn: '',
+		channel: '',
+		packs: 0,
+		price: '0',
+		ofId: saleId,
+		reason
+	});
+}
+
+/** Keeps entries in the order given, each for itself: one that cannot be is answered with the reason. */
+export async function keepSales(
+	db: Database,
+	kitchenId: string,
+	entries: readonly SaleEntry[]
+): Promise<SaleAnswer[]> {
+	const answers: SaleAnswer[] = [];
+	for (const entry of entries)
+		try {
+			await keepSale(db, kitchenId, entry);
+			answers.push({ id: entry.id, kept: true });
+		} catch (error) {
+			if (!(error instanceof Refused)) throw error;
+			answers.push({ id: entry.id, kept: false, message: error.message });
+		}
+	return answers;
+}
+
+/** Keeps one entry; one that was kept before is left as it is. Throws `Refused`. */
+export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry): Promise<void> {
+	await db.transaction(async (transaction) => {
+		const of = entry.ofId === null ? null : await theEntry(transaction, kitchenId, entry.ofId);
+		const batchId = of ? String(of.batch_id) : entry.batchId;
+		const batch = (await transaction('batches')
+			.where({ kitchen_id: kitchenId, id: batchId })
+			.forUpdate()
+			.first('packs_made', 'packs_sold', 'packs_given', 'made_on', 'code')) as Row | undefined;
+		if (!batch) return refuse('batchId', 'choose the batch the packs are from');
+		// Asked after the lock, so that the same entry arriving twice at once is seen.
+		if (await transaction('sales').where({ kitchen_id: kitchenId, id: entry.id }).first('id')) return;
+		const rows = await rowsOf(transaction, kitchenId, entry, of);
+		let [sold, given] = [0, 0];
+		for (const row of rows) {
+			if (row.isGiven) given += row.packs;
+			else sold += row.packs;
+		}
+		refuseTooMany(batch, entry.packs, sold + given);
+		if (rows.some((row) => row.packs > 0 && row.soldOn < String(batch.made_on)))
+			refuse('soldOn', `batch ${String(batch.code)} was made on ${String(batch.made_on)}, after this day`);
+		if (rows.length === 0) return;
+		await transaction('sales').insert(
+			rows.map(({ isGiven: _, soldOn, ...row }) => ({
+				...row,
+				kitchen_id: kitchenId,
+				batch_id: batchId,
+				sold_on: soldOn,
+				created_at: utcNow()
+			}))
+		);
+		await transaction('batches')
+			.where({ kitchen_id: kitchenId, id: batchId })
+			.update({
+				packs_sold: Number(batch.packs_sold) + sold,
+				packs_given: Number(batch.packs_given) + given
+			});
+	});
+}
+
+function refuseTooMany(batch: Row, packs: number, more: number): void {
+	const left = Number(batch.packs_made) - Number(batch.packs_sold) - Number(batch.packs_given);
+	if (more > left)
+		refuse(
+			'packs',
+			`batch ${String(batch.code)} has ${left} ${left === 1 ? 'pack' : 'packs'} left, not ${packs}`
+		);
+}
+
+async function theEntry(db: Database, kitchenId: string, id: string): Promise<Row> {
+	const row = (await db('sales').where({ kitchen_id: kitchenId, id }).first()) as Row | undefined;
+	return row ?? refuse('ofId', 'this sale is not here');
+}
+
+const GIVEN: readonly SaleKind[] = ['gift', 'sample', 'written off'];
+
+/** A row to insert; above zero leaves the batch. */
+interface NewRow {
+	id: string;
+	kind: SaleKind;
+	packs: number;
+	/** Gone without being sold. */
+	isGiven: boolean;
+	soldOn: string;
+	[column: string]: unknown;
+}
+
+/** The rows an entry comes to; none for a void of what is voided already. */
+async function rowsOf(db: Database, kitchenId: string, entry: SaleEntry, of: Row | null): Promise<NewRow[]> {
+	if (entry.kind === 'void') return of ? voidRows(db, kitchenId, entry, of) : refuse('ofId', 'choose a sale');
+	if (entry.kind === 'return')
+		return of ? returnRows(db, kitchenId, entry, of) : refuse('ofId', 'choose a sale');
+	const isGiven = GIVEN.includes(entry.kind);
+	if (entry.kind === 'written off' && entry.reason.trim() === '')
+		refuse('reason', 'say why they are written off');
+	return [
+		{
+			id: entry.id,
+			kind: entry.kind,
+			packs: entry.packs,
+			isGiven,
+			soldOn: entry.soldOn,
+			channel: entry.channel,
+			price: isGiven ? '0' : entry.price,
+			paid_by: isGiven ? null : entry.paidBy,
+			checkout_id: entry.checkoutId,
+			customer: entry.customer,
+			reason: entry.reason
+		}
+	];
+}
+
+/** What an entry has of the one it is about: the same customer, channel and way of paying. */
+const about = (of: Row) => ({
+	channel: of.channel,
+	price: of.price,
+	paid_by: of.paid_by,
+	checkout_id: of.checkout_id,
+	customer: of.customer
+});
+
+async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
+	if (of.kind === 'void') refuse('', 'this entry is itself a void');
+	if (entry.reason.trim() === '') refuse('reason', 'say why, for the record');
+	if (
+		await db('sales')
+			.where({ kitchen_id: kitchenId, voids_id: of.id as string })
+			.first('id')
+	)
+		return [];
+	if ((await returnedOf(db, kitchenId, String(of.id))) > 0)
+		refuse('', 'packs of it came back: void the return first');
+	return [
+		{
+			...about(of),
+			id: entry.id,
+			kind: 'void',
+			packs: -Number(of.packs),
+			isGiven: GIVEN.includes(of.kind as SaleKind),
+			soldOn: String(of.sold_on),
+			voids_id: of.id,
+			reason: entry.reason
+		}
+	];
+}
+
+/** Packs that come back: their money goes back, and they are for sale again or written off. */
+async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
+	if (of.kind !== 'sale') refuse('', 'only packs that were sold come back');
+	if (entry.reason.trim() === '') refuse('reason', 'say why they came back');
+	if (
+		await db('sales')
+			.where({ kitchen_id: kitchenId, voids_id: of.id as string })
+			.first('id')
+	)
+		refuse('', 'this sale is voided');
+	const most = Number(of.packs) - (await returnedOf(db, kitchenId, String(of.id)));
+	if (entry.packs > most)
+		refuse(
+			'packs',
+			`${most} ${most === 1 ? 'pack' : 'packs'} of this sale can come back, not ${entry.packs}`
+		);
+	const back: NewRow = {
+		...about(of),
+		id: entry.id,
+		kind: 'return',
+		packs: -entry.packs,
+		isGiven: false,
+		soldOn: entry.soldOn,
+		returns_id: of.id,
+		reason: entry.reason
+	};
+	if (!entry.thrownAway) return [back];
+	return [
+		back,
+		{
+			...about(of),
+			id: newId(),
+			kind: 'written off',
+			packs: entry.packs,
+			isGiven: true,
+			soldOn: entry.soldOn,
+			price: '0',
+			paid_by: null,
+			returns_id: of.id,
+			reason: entry.reason
+		}
+	];
+}
+
+/** Packs of a sale that came back, returns that were voided not counted. */
+async function returnedOf(db: Database, kitchenId: string, saleId: string): Promise<number> {
+	const row = (await db('sales as s')
+		.leftJoin('sales as v', 'v.voids_id', 's.id')
+		.where({ 's.kitchen_id': kitchenId, 's.returns_id': saleId, 's.kind': 'return' })
+		.whereNull('v.id')
+		.sum('s.packs as packs')
+		.first()) as Row | undefined;
+	return -Number(row?.packs ?? 0);
+}

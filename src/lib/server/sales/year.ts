@@ -1,0 +1,33 @@
+import { paceOf, type Pace } from '$core/cost/pace.ts';
+import { Decimal } from 'decimal.js';
+import type { Database } from '../db/connection.ts';
+import { ALL, ledgerTotal } from './ledger.ts';
+
+/** What was sold in a calendar year, against what the local profile says may be. */
+export interface YearOfSales {
+	year: string;
+	money: string;
+	limit: string | null;
+	/** What is left up to the limit, below zero past it; null without a limit. */
+	left: string | null;
+	/** How fast it goes; null before anything is sold. */
+	pace: Pace | null;
+}
+
+/** The sales of a day's calendar year, up to that day, against a yearly limit; exact to the cent. */
+export async function yearOfSales(
+	db: Database,
+	kitchenId: string,
+	day: string,
+	limit: string | null
+): Promise<YearOfSales> {
+	const year = day.slice(0, 4);
+	const { money } = await ledgerTotal(db, kitchenId, { ...ALL, from: `${year}-01-01`, to: `${year}-12-31` });
+	return {
+		year,
+		money,
+		limit,
+		left: limit === null ? null : new Decimal(limit).minus(money).toFixed(2),
+		pace: paceOf(money, limit, day)
+	};
+}

@@ -1,0 +1,19 @@
+import { today } from '$lib/server/kitchens.ts';
+import { ledgerQuery } from '$lib/server/edge/sale.ts';
+import { everySale } from '$lib/server/sales/ledger.ts';
+import type { Sale } from '$lib/server/sales/types.ts';
+import type { RequestHandler } from './$types';
+
+/** The ledger, or what a filter leaves of it, as JSON; without a filter all of it. */
+export const GET: RequestHandler = async ({ locals: { db, kitchen }, url }) => {
+	const { filter } = ledgerQuery(url.searchParams, '');
+	const sales: Sale[] = [];
+	for await (const sale of everySale(db, kitchen.id, { ...filter, from: filter.from || null }))
+		sales.push(sale);
+	return new Response(JSON.stringify({ currency: kitchen.currency, sales }, null, '\t'), {
+		headers: {
+			'content-type': 'application/json; charset=utf-8',
+			'content-disposition': `attachment; filename="sales-${today(kitchen)}.json"`
+		}
+	});
+};

@@ -1,0 +1,118 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { money, plural } from '$lib/format.ts';
+	import type { Sale } from '$lib/server/sales/types.ts';
+	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Problems from '$lib/ui/Problems.svelte';
+	import { Dialog } from 'bits-ui';
+	import { untrack } from 'svelte';
+
+	/**
+	 * A sale is never edited. It is voided by an entry that says why, as if it had not been; or packs of it
+	 * came back, which is an entry of its own.
+	 */
+	interface Props {
+		sale: Sale;
+		currency: string;
+		today: string;
+		/** Of the return, so that one sent twice is one. */
+		returnId: string;
+	}
+	let { sale, currency, today, returnId }: Props = $props();
+	let open = $state(false);
+	const canReturn = $derived(sale.kind === 'sale' && sale.packs > sale.returned);
+	let way = $state<'void' | 'return'>('void');
+	let reason = $state('');
+	let packs = $state('1');
+	let thrownAway = $state('yes');
+	const id = untrack(() => returnId);
+	const form = draftForm<never>({ saved: 'Recorded', onsaved: () => (open = false) });
+	const draft = $derived(
+		way === 'void'
+			? { saleId: sale.id, reason }
+			: { id, saleId: sale.id, packs, soldOn: today, reason, thrownAway: thrownAway === 'yes' }
+	);
+</script>
+
+<Dialog.Root bind:open>
+	<Dialog.Trigger
+		class="min-h-9 px-1 text-sm underline"
+		aria-label="Take back {plural(Math.abs(sale.packs), 'pack')} of {sale.product}, {sale.batchCode}"
+		>Take back</Dialog.Trigger
+	>
+	<Dialog.Portal>
+		<Dialog.Overlay class="bg-ink/30 fixed inset-0 z-20" />
+		<Dialog.Content
+			class="bg-sheet border-ink fixed top-[10vh] left-1/2 z-20 max-h-[85vh] w-[min(28rem,94vw)] -translate-x-1/2 overflow-y-auto border p-5"
+		>
+			<Dialog.Title class="text-lg font-bold">Take this entry back?</Dialog.Title>
+			<Dialog.Description class="mt-2">
+				{plural(Math.abs(sale.packs), 'pack')} of {sale.product}, batch
+				<span class="figure">{sale.batchCode}</span>, {money(sale.total, currency)}. Both entries stay in the
+				ledger.
+			</Dialog.Description>
+			<form
+				method="POST"
+				action="?/{way === 'void' ? 'void' : 'comeBack'}"
+				use:enhance={form.enhance}
+				class="mt-4 space-y-3"
+			>
+				<input type="hidden" name="draft" value={JSON.stringify(draft)} />
+				<Problems problems={form.problems.filter((problem) => !['reason', 'packs'].includes(problem.path))} />
+				{#if canReturn}
+					<fieldset class="space-y-1">
+						<legend class="mb-1 text-sm font-medium">What happened</legend>
+						<label class="flex min-h-9 items-center gap-2"
+							><input type="radio" class="accent-action size-5" bind:group={way} value="void" />It was entered
+							by mistake</label
+						>
+						<label class="flex min-h-9 items-center gap-2"
+							><input type="radio" class="accent-action size-5" bind:group={way} value="return" />Packs came
+							back and the money was given back</label
+						>
+					</fieldset>
+				{/if}
+				{#if way === 'return'}
+					<Field
+						label="Packs that came back"
+						bind:value={packs}
+						error={form.at('packs')}
+						hint="At most {sale.packs - sale.returned}"
+						inputmode="numeric"
+					/>
+					<fieldset class="space-y-1">
+						<legend class="mb-1 text-sm font-medium">Where they are now</legend>
+						<label class="flex min-h-9 items-center gap-2"
+							><input type="radio" class="accent-action size-5" bind:group={thrownAway} value="yes" />Thrown
+							away</label
+						>
+						<label class="flex min-h-9 items-center gap-2"
+							><input type="radio" class="accent-action size-5" bind:group={thrownAway} value="no" />For sale
+							again</label
+						>
+					</fieldset>
+					{#if thrownAway === 'no'}
+						<p class="caution">
+							Food that was out of your hands is usually not sold again, and local codes may forbid it: only
+							what never left your sight, sealed as it was.
+						</p>
+					{/if}
+				{/if}
+				<Field
+					label="Why"
+					bind:value={reason}
+					error={form.at('reason')}
+					maxlength={300}
+					placeholder={way === 'void' ? 'entered twice' : 'the bag was torn'}
+				/>
+				<div class="flex gap-2">
+					<button class="button button-main" disabled={form.saving}
+						>{way === 'void' ? 'Void it' : 'Record the return'}</button
+					>
+					<Dialog.Close class="button" type="button">Keep it</Dialog.Close>
+				</div>
+			</form>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>

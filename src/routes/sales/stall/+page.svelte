@@ -1,0 +1,291 @@
+<script lang="ts">
+	import { afterNavigate, invalidateAll } from '$app/navigation';
+	import { readMoney } from '$core/measure/reading.ts';
+	import { hear } from '$lib/bench/news.ts';
+	import { dayText, money, plural } from '$lib/format.ts';
+	import { keepPage } from '$lib/keep-page.ts';
+	import {
+		addPack,
+		basketTotal,
+		changeOf,
+		entriesOfCheckout,
+		isPast,
+		likelyGiven,
+		setPacks,
+		stallProducts,
+		takenBy,
+		undoEntries,
+		type BasketLine,
+		type Checkout,
+		type StallProduct
+	} from '$lib/sales/stall.ts';
+	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
+	import type { PaidBy } from '$lib/sales/kinds.ts';
+	import type { SaleEntry } from '$lib/server/sales/types.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import { Decimal } from 'decimal.js';
+	import { onMount, untrack } from 'svelte';
+	import CloseDay from './CloseDay.svelte';
+	import NotTaken from './NotTaken.svelte';
+
+	let { data } = $props();
+	const currency = $derived(data.kitchen.currency);
+	const CHANNEL = 'square-batch:stall-channel';
+	let channel = $state(untrack(() => data.channels[0] ?? ''));
+	function choosePlace(value: string): void {
+		channel = value;
+		localStorage.setItem(CHANNEL, value);
+	}
+
+	/** What this device sold that the page does not know of: on its way, or kept since the page was read. */
+	let since = $state.raw<SaleEntry[]>([]);
+	onMount(() => {
+		channel = localStorage.getItem(CHANNEL) ?? channel;
+		since = till.keptLately('sales');
+		const off = [
+			till.onkept((_, entries) => {
+				since = [...since, ...entries];
+				void invalidateAll();
+			}),
+			// Another device sold, or a batch was counted.
+			hear((news) => news.entries.length === 0 && void invalidateAll())
+		];
+		return () => off.forEach((each) => each());
+	});
+	afterNavigate(() => void keepPage('/sales/stall'));
+
+	const known = $derived(new Set(data.known));
+	const mine = $derived([...since.filter((entry) => !known.has(entry.id)), ...till.waiting]);
+	const products = $derived(stallProducts(data.left, takenBy(mine), data.day));
+	const batchOf = $derived(new Map(data.left.map((batch) => [batch.id, batch])));
+	const priceOf = (batchId: string) => batchOf.get(batchId)?.price ?? '0';
+
+	let basket = $state.raw<BasketLine[]>([]);
+	const total = $derived(basketTotal(basket, priceOf));
+	const packsInBasket = $derived(basket.reduce((sum, line) => sum + line.packs, 0));
+	const inBasket = (product: StallProduct) =>
+		basket.reduce(
+			(sum, line) => sum + (batchOf.get(line.batchId)?.productId === product.productId ? line.packs : 0),
+			0
+		);
+	function tap(product: StallProduct): void {
+		last = null;
+		basket = addPack(basket, product, data.day) ?? basket;
+	}
+	/** Takes a line's packs from another batch of the product. */
+	function moveTo(line: BasketLine, batchId: string): void {
+		const more = basket.find((each) => each.batchId === batchId)?.packs ?? 0;
+		basket = setPacks(setPacks(basket, line.batchId, 0), batchId, more + line.packs);
+	}
+
+	let owing = $state(false);
+	let customer = $state('');
+	let customerError = $state('');
+	/** The checkout just made, for its change and for taking it back. */
+	let last = $state.raw<{ entries: SaleEntry[]; total: string; paidBy: PaidBy | null } | null>(null);
+	let given = $state('');
+	function done(kind: Checkout['kind'], paidBy: PaidBy | null): void {
+		if (basket.length === 0) return;
+		if (paidBy === 'owed' && customer.trim() === '') {
+			// Asked first; only pressing once more without a name is a mistake.
+			customerError = owing ? 'say who owes it' : '';
+			owing = true;
+			return;
+		}
+		const checkout = { kind, paidBy, customer: customer.trim(), reason: '', soldOn: data.day, channel };
+		const entries = entriesOfCheckout(basket, checkout, priceOf, newSaleId);
+		till.add(entries);
+		last = { entries, total: kind === 'sale' ? total : '0.00', paidBy };
+		basket = [];
+		given = '';
+		customer = '';
+		customerError = '';
+		owing = false;
+	}
+	function undo(): void {
+		if (!last) return;
+		till.add(undoEntries(last.entries, 'taken back at the stall', newSaleId));
+		last = null;
+	}
+	const givenRead = $derived(readMoney(given));
+	const change = $derived(last && givenRead.ok ? changeOf(last.total, givenRead.value) : null);
+	/** Taken today at this place, with what is still on its way. */
+	const takings = $derived.by(() => {
+		const there = data.takings.find((each) => each.name === channel)?.money ?? '0';
+		return mine
+			.filter((entry) => entry.channel === channel && entry.soldOn === data.day)
+			.reduce(
+				(sum, entry) =>
+					sum.plus(new Decimal(entry.price).times(entry.kind === 'void' ? -entry.packs : entry.packs)),
+				new Decimal(there)
+			)
+			.toFixed(2);
+	});
+</script>
+
+<svelte:head><title>Stall · Square Batch</title></svelte:head>
+
+<div class="mb-3 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+	<div>
+		<p class="text-quiet"><a href="/sales">Sales</a></p>
+		<h1>Stall <span class="text-quiet text-sm font-normal">{dayText(data.day)}</span></h1>
+	</div>
+	<Field
+		compact
+		label="Where"
+		bind:value={() => channel, choosePlace}
+		list="stall-channels"
+		maxlength={60}
+		error={channel.trim() === '' ? 'say where you sell' : ''}
+		class="w-64"
+	/>
+	<datalist id="stall-channels"
+		>{#each data.channels as each (each)}<option value={each}></option>{/each}</datalist
+	>
+	<p data-testid="takings">
+		<span class="text-quiet text-sm">Taken here today</span>
+		<b class="figure block text-2xl">{money(takings, currency)}</b>
+	</p>
+</div>
+
+<NotTaken batches={data.left} />
+
+{#if products.every((product) => product.left === 0)}
+	<p class="max-w-prose text-lg">
+		No pack is left to sell. Packs appear here when they are counted at <a href="/batches">a batch</a>.
+	</p>
+{/if}
+<div class="grid gap-4 md:grid-cols-[minmax(0,1fr)_20rem]">
+	<ul class="grid grid-cols-2 content-start gap-3 xl:grid-cols-3" aria-label="Products">
+		{#each products.filter((product) => product.left > 0) as product (product.productId)}
+			{@const packs = inBasket(product)}
+			<li>
+				<button
+					type="button"
+					class={[
+						'bg-sheet flex min-h-32 w-full flex-col justify-between border-2 p-3 text-left',
+						packs > 0 ? 'border-action' : 'border-edge'
+					]}
+					disabled={packs >= product.left || channel.trim() === ''}
+					onclick={() => tap(product)}
+				>
+					<span class="text-lg leading-tight font-bold break-words">{product.name}</span>
+					<span class="flex items-end justify-between gap-2">
+						<span>
+							<span class="figure block text-xl">{money(product.price, currency)}</span>
+							<span class="text-quiet text-sm"
+								>× {product.packPieces}, {product.left - packs === 0
+									? 'the last one'
+									: `${product.left - packs} left`}</span
+							>
+						</span>
+						{#if packs > 0}<span class="bg-action figure px-3 py-1 text-2xl text-white">{packs}</span>{/if}
+					</span>
+				</button>
+			</li>
+		{/each}
+	</ul>
+
+	<section aria-labelledby="basket" class="bg-sheet border-ink self-start border p-4 md:sticky md:top-4">
+		{#if last && basket.length === 0}
+			<h2 id="basket">Done</h2>
+			<p class="mt-1 text-lg" role="status" data-testid="done">
+				{plural(
+					last.entries.reduce((sum, entry) => sum + entry.packs, 0),
+					'pack'
+				)},
+				<b class="figure">{money(last.total, currency)}</b>{last.paidBy ? `, ${last.paidBy}` : ''}
+			</p>
+			{#if last.paidBy === 'cash'}
+				<p class="mt-3 text-sm font-medium">They gave</p>
+				<div class="mt-1 grid grid-cols-2 gap-2">
+					{#each likelyGiven(last.total) as sum (sum)}
+						<button type="button" class="button" aria-pressed={given === sum} onclick={() => (given = sum)}
+							>{money(sum, currency)}</button
+						>
+					{/each}
+				</div>
+				<Field
+					label="Or another sum"
+					bind:value={given}
+					error={given !== '' && !givenRead.ok ? givenRead.message : ''}
+					inputmode="decimal"
+					class="mt-2"
+				/>
+				{#if givenRead.ok && given !== ''}
+					<p class="mt-2 text-xl" data-testid="change" role="status">
+						{#if change === null}<span class="text-loss font-semibold">That is not enough.</span>
+						{:else}Change <b class="figure text-3xl">{money(change, currency)}</b>{/if}
+					</p>
+				{/if}
+			{/if}
+			<button type="button" class="button mt-4 w-full" onclick={undo}>Undo this</button>
+			<p class="text-quiet mt-2 text-sm">Tap a product for the next customer.</p>
+		{:else if basket.length === 0}
+			<h2 id="basket">Next customer</h2>
+			<p class="text-quiet mt-1">Tap what they take.</p>
+		{:else}
+			<h2 id="basket" class="flex items-baseline justify-between">
+				<span>{plural(packsInBasket, 'pack')}</span>
+				<span class="figure text-3xl" data-testid="basket-total">{money(total, currency)}</span>
+			</h2>
+			<ul class="divide-rule mt-2 divide-y" aria-label="Basket">
+				{#each basket as line (line.batchId)}
+					{@const batch = batchOf.get(line.batchId)}
+					{@const others = products.find((each) => each.productId === batch?.productId)?.batches ?? []}
+					<li class="flex items-center gap-2 py-1">
+						<span class="figure text-xl">{line.packs}</span>
+						<span class="min-w-0 flex-1">
+							<span class="block leading-tight break-words">{batch?.name}</span>
+							<select
+								class="input input-compact figure text-sm"
+								aria-label="Batch of {batch?.name}"
+								value={line.batchId}
+								onchange={(event) => moveTo(line, event.currentTarget.value)}
+							>
+								{#each others.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs) as each (each.id)}
+									<option value={each.id}
+										>{each.code}, {isPast(each, data.day) ? 'PAST ITS DATE, ' : ''}{each.packsLeft} left</option
+									>
+								{/each}
+							</select>
+						</span>
+						<button
+							type="button"
+							class="button min-w-11"
+							aria-label="One {batch?.name} less"
+							onclick={() => (basket = setPacks(basket, line.batchId, line.packs - 1))}>−</button
+						>
+					</li>
+				{/each}
+			</ul>
+			{#if basket.some((line) => isPast(batchOf.get(line.batchId) ?? { bestBefore: null }, data.day))}
+				<p class="text-loss mt-2 text-sm font-semibold" role="alert">
+					Some of these packs are past their best-before: local codes may forbid selling them.
+				</p>
+			{/if}
+			{#if owing}
+				<Field label="Who owes it" bind:value={customer} error={customerError} maxlength={120} class="mt-2" />
+			{/if}
+			<div class="mt-3 grid grid-cols-3 gap-2">
+				<button type="button" class="button button-main py-4 text-base" onclick={() => done('sale', 'cash')}
+					>Cash</button
+				>
+				<button type="button" class="button button-main py-4 text-base" onclick={() => done('sale', 'card')}
+					>Card</button
+				>
+				<button type="button" class="button py-4 text-base" onclick={() => done('sale', 'owed')}>Owed</button>
+				<button type="button" class="button" onclick={() => done('gift', null)}>Gift</button>
+				<button type="button" class="button" onclick={() => done('sample', null)}>Tasting</button>
+				<button type="button" class="button" onclick={() => (basket = [])}>Clear</button>
+			</div>
+		{/if}
+	</section>
+</div>
+
+{#if products.some( (product) => product.batches.some((batch) => batch.packsLeft > 0 && isPast(batch, data.day)) )}
+	<p class="text-attention-ink mt-6 text-sm font-semibold">
+		Packs past their best-before are not offered: write them off below.
+	</p>
+{/if}
+<CloseDay {products} {channel} day={data.day} />
