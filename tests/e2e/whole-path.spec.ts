@@ -71,7 +71,7 @@ test('from a formula to a sale record', async ({ page }) => {
 		await page.getByRole('link', { name: 'Export as CSV' }).click();
 		const csv = readFileSync(await (await download).path(), 'utf8');
 		expect(csv.split('\r\n')[0]).toBe(
-			'date,channel,product,pieces_per_pack,batch,packs,price,total,currency,void,reason'
+			'id,date,kind,channel,product,pieces_per_pack,batch,packs,price,total,currency,paid_by,customer,of,void,reason'
 		);
 		expect(csv).toContain(`From the door,${name},6,`);
 	});
@@ -79,7 +79,7 @@ test('from a formula to a sale record', async ({ page }) => {
 	await test.step('a mistaken sale is voided and its packs come back', async () => {
 		await page
 			.getByRole('row', { name: new RegExp(name) })
-			.getByRole('button', { name: /^Void/ })
+			.getByRole('button', { name: /^Take back/ })
 			.click();
 		await page.getByRole('button', { name: 'Void it' }).click();
 		await expect(page.getByText('say why, for the record')).toBeVisible();

@@ -137,6 +137,7 @@
 	<Square figures={explained} oncorrect={correct} />
 	<Closing
 		version={batch.version}
+		waiting={outbox.waiting.some((each) => each.batchId === batch.id)}
 		closed={batch.closed}
 		squares={batch.closings.every((closing) => closing.state === 'squares')}
 		{edited}

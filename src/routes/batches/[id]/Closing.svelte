@@ -2,7 +2,8 @@
 	import { enhance } from '$app/forms';
 	import type { Facts } from '$core/derive.ts';
 	import { dayText, fixed, money, plain } from '$lib/format.ts';
-	import type { BatchClosing } from '$lib/server/batches/types.ts';
+	import { invalidateAll } from '$app/navigation';
+	import type { Batch, BatchClosing } from '$lib/server/batches/types.ts';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
@@ -11,6 +12,8 @@
 	/** Closing an open batch; or what a closed one was closed with, and each correction beside it. */
 	interface Props {
 		version: number;
+		/** Entries of this device are still on their way to the server. */
+		waiting: boolean;
 		closed: BatchClosing[];
 		/** Whether every stage squares as it is saved. */
 		squares: boolean;
@@ -19,9 +22,13 @@
 		recorded: boolean;
 		currency: string;
 	}
-	let { version, closed, squares, edited, recorded, currency }: Props = $props();
+	let { version, waiting, closed, squares, edited, recorded, currency }: Props = $props();
 	let reason = $state('');
-	const form = draftForm<never>({ saved: 'Closed' });
+	const form = draftForm<Batch>({ saved: 'Closed' });
+	// Another device added something: what is closed has to be what is seen.
+	$effect(() => {
+		if (form.stale) void invalidateAll();
+	});
 	const grams = (value: number | null) => (value === null ? '–' : `${fixed(value, 1)} g`);
 	const ROWS: { what: string; of: (facts: Facts) => string }[] = [
 		{ what: 'Pieces', of: ({ yield: y }) => plain(y.pieces) },
@@ -60,13 +67,22 @@
 				maxlength={500}
 			/>
 		{/if}
-		<button class="button mt-2" disabled={form.saving || edited || !recorded}>Close this batch</button>
+		{#if form.stale}
+			<p class="border-attention bg-attention-pale mt-2 border-l-4 px-4 py-2" role="alert">
+				Something was added meanwhile. Look at it, and close the batch again.
+			</p>
+		{/if}
+		<button class="button mt-2" disabled={form.saving || edited || waiting || !recorded}
+			>Close this batch</button
+		>
 		<p class="text-quiet mt-1 text-sm">
-			{edited
-				? 'Save what is typed first.'
-				: recorded
-					? 'A closed batch keeps its figures, prices and rules for good; a mistake found later is a correction beside them.'
-					: 'Record what was measured first.'}
+			{waiting
+				? 'What was recorded last is still on its way to the server.'
+				: edited
+					? 'Save what is typed first.'
+					: recorded
+						? 'A closed batch keeps its figures, prices and rules for good; a mistake found later is a correction beside them.'
+						: 'Record what was measured first.'}
 		</p>
 	</form>
 {:else}
