@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { dayText, money, percent } from '$lib/format.ts';
+	import { dayText, money, percent, plain } from '$lib/format.ts';
 	import Figure from '$lib/ui/Figure.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
@@ -23,7 +23,9 @@
 	<div>
 		<h1>Batches</h1>
 		<p class="text-quiet">
-			{made.length} made{#if off > 0}, <span class="text-loss font-semibold">{off} off</span>{/if}
+			{plain(data.made)} made{#if off > 0}, <span class="text-loss font-semibold"
+					>{off} off{data.hasMore ? ` of the newest ${made.length}` : ''}</span
+				>{/if}
 		</p>
 	</div>
 	<a href="/batches/new" class="button button-main">New batch</a>
@@ -105,4 +107,9 @@
 			</tbody>
 		</table>
 	</Wide>
+{/if}
+{#if data.hasMore}
+	<a class="button mt-3" href="/batches?shown={data.shown + 200}" data-sveltekit-noscroll
+		>Show earlier batches</a
+	>
 {/if}

@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula-draft.ts';
 import { planFacts, productParts } from '$lib/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { recentBatches } from '$lib/server/batches/read.ts';
 import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { coreLine } from '$lib/server/formulas/lines.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
@@ -14,7 +14,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 	const archived = url.searchParams.has('away');
 	const [formulas, batches, ingredients] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		listBatches(db, kitchen),
+		recentBatches(db, kitchen),
 		readCoreShelf(db, kitchen, today(kitchen))
 	]);
 	const history = cookLossHistory(batches);

@@ -23,14 +23,68 @@ import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
 import type { Batch, BatchLine } from './types.ts';
 
-/** Every batch of the kitchen, or of one formula of it, newest first. */
+/** So many of a formula's newest batches say how it goes: expected loss, yield, what is usual. */
+export const RECENT_BATCHES = 40;
+
+/** The newest batches of the kitchen, or of one formula of it, newest first. */
 export async function listBatches(
 	db: Database,
 	kitchen: Kitchen,
-	only: { formulaId?: string } = {}
+	{ formulaId, newest, offset = 0 }: { formulaId?: string; newest: number; offset?: number }
 ): Promise<Batch[]> {
-	return readBatches(db, kitchen, only);
+	const query = db('batches as b')
+		.where('b.kitchen_id', kitchen.id)
+		.orderBy(NEWEST_FIRST)
+		.limit(newest)
+		.offset(offset);
+	if (formulaId)
+		query.whereIn(
+			'b.product_id',
+			db('products').where({ kitchen_id: kitchen.id, formula_id: formulaId }).select('id')
+		);
+	return readBatches(db, kitchen, (await query.pluck('b.id')) as string[]);
 }
+
+/** The newest batches of every product of the kitchen, newest first. */
+export async function recentBatches(db: Database, kitchen: Kitchen, each = RECENT_BATCHES): Promise<Batch[]> {
+	const products = (await db('products').where('kitchen_id', kitchen.id).pluck('id')) as string[];
+	const ids = await Promise.all(
+		products.map(
+			(product) =>
+				db('batches as b')
+					.where({ 'b.kitchen_id': kitchen.id, 'b.product_id': product })
+					.orderBy(NEWEST_FIRST)
+					.limit(each)
+					.pluck('b.id') as Promise<string[]>
+		)
+	);
+	return readBatches(db, kitchen, ids.flat());
+}
+
+/** Batches that are planned or on the bench, newest first. */
+export async function batchesOnBench(db: Database, kitchen: Kitchen): Promise<Batch[]> {
+	const ids = (await db('batches as b')
+		.where({ 'b.kitchen_id': kitchen.id, 'b.packs_made': 0 })
+		.whereNull('b.closed_at')
+		.orderBy(NEWEST_FIRST)
+		.pluck('b.id')) as string[];
+	return readBatches(db, kitchen, ids);
+}
+
+/** How many batches the kitchen has made: with packs, or closed without any. */
+export async function countMade(db: Database, kitchenId: string): Promise<number> {
+	const row = (await db('batches')
+		.where('kitchen_id', kitchenId)
+		.where((made) => void made.where('packs_made', '>', 0).orWhereNotNull('closed_at'))
+		.count('id as count')
+		.first()) as Row;
+	return Number(row.count);
+}
+
+const NEWEST_FIRST = [
+	{ column: 'b.made_on', order: 'desc' as const },
+	{ column: 'b.id', order: 'desc' as const }
+];
 
 /** What a sale needs of a batch that still has packs. */
 export interface BatchLeft {
@@ -98,7 +152,7 @@ async function bestBeforeSet(
 
 /** One batch. Throws `NotFound`. */
 export async function getBatch(db: Database, kitchen: Kitchen, id: string): Promise<Batch> {
-	const [batch] = await readBatches(db, kitchen, { id });
+	const [batch] = await readBatches(db, kitchen, [id]);
 	if (!batch) throw new NotFound('this batch is not here');
 	return batch;
 }
@@ -112,10 +166,7 @@ function batchRows(db: Database, kitchenId: string) {
 		.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
 		.leftJoin('formula_versions as rv', 'rv.id', 'r.formula_version_id')
 		.where('b.kitchen_id', kitchenId)
-		.orderBy([
-			{ column: 'b.made_on', order: 'desc' },
-			{ column: 'b.id', order: 'desc' }
-		])
+		.orderBy(NEWEST_FIRST)
 		.select(
 			'b.*',
 			'p.piece_one',
@@ -130,25 +181,18 @@ function batchRows(db: Database, kitchenId: string) {
 		);
 }
 
-async function readBatches(
-	db: Database,
-	kitchen: Kitchen,
-	{ id, formulaId }: { id?: string; formulaId?: string }
-): Promise<Batch[]> {
-	const query = batchRows(db, kitchen.id);
-	if (id) query.where('b.id', id);
-	if (formulaId) query.where('f.id', formulaId);
-	const rows = (await query) as Row[];
-	const ids = rows.map((row) => String(row.id));
+async function readBatches(db: Database, kitchen: Kitchen, ids: readonly string[]): Promise<Batch[]> {
+	if (ids.length === 0) return [];
+	const rows = (await batchRows(db, kitchen.id).whereIn('b.id', [...ids])) as Row[];
 	const [lineRows, weighings, ingredients, packs, equipment, closedBy, draws, since] = await Promise.all([
 		db('batch_lines')
 			.where('kitchen_id', kitchen.id)
-			.whereIn('batch_id', ids)
+			.whereIn('batch_id', [...ids])
 			.orderBy(['batch_id', 'position']) as Promise<Row[]>,
-		standingWeighings(db, kitchen.id, ids),
+		standingWeighings(db, kitchen.id, [...ids]),
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
-		equipmentOf(db, kitchen.id, ids),
+		equipmentOf(db, kitchen.id, [...ids]),
 		closingsOf(db, kitchen.id, ids),
 		drawsOf(db, kitchen.id, ids),
 		lotsKeptSince(db, kitchen.id)

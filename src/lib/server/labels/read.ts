@@ -12,7 +12,7 @@ import { productParts, recipeOf } from '../../recipe.ts';
 import { sourcesOf } from '../../sources.ts';
 import { barcodeBars } from '../barcode.ts';
 import { cookLossHistory, squares } from '../batches/history.ts';
-import { listBatches } from '../batches/read.ts';
+import { listBatches, RECENT_BATCHES, recentBatches } from '../batches/read.ts';
 import type { Batch } from '../batches/types.ts';
 import { contactOfProducts } from '../contact/read.ts';
 import type { Database } from '../db/connection.ts';
@@ -69,11 +69,11 @@ async function readLabels(db: Database, kitchen: Kitchen, productId?: string): P
 			!formula.archived &&
 			(!productId || formula.products.some((product) => product.id === productId))
 	);
-	const only = formulas.length === 1 && formulas[0] ? { formulaId: formulas[0].id } : {};
+	const only = formulas.length === 1 ? formulas[0]?.id : undefined;
 	const [ingredients, packs, batches, saved, revisions, { profile }] = await Promise.all([
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
-		listBatches(db, kitchen, only),
+		only ? listBatches(db, kitchen, { formulaId: only, newest: RECENT_BATCHES }) : recentBatches(db, kitchen),
 		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
 		readRevisions(db, kitchen),
 		getProfile(db, kitchen.id)

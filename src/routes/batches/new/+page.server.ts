@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { usualYield } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { recentBatches } from '$lib/server/batches/read.ts';
 import { groupBy, newId } from '$lib/server/rows.ts';
 import { planForm } from '$lib/server/edge/batch.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
@@ -14,7 +14,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
 	const [formulas, batches, ingredients] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		listBatches(db, kitchen),
+		recentBatches(db, kitchen),
 		listIngredients(db, kitchen.id)
 	]);
 	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { formulaDraft, keptDraft } from '$lib/formula-draft.ts';
 import { sourcesOf } from '$lib/sources.ts';
 import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { attempt, orNotFound, withDraft } from '$lib/server/edge/actions.ts';
 import { id } from '$lib/server/edge/fields.ts';
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
@@ -28,7 +28,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		rememberedNames(db, kitchen.id),
 		allFamilies(db, kitchen.id),
 		listVersions(db, kitchen.id, formula.id),
-		listBatches(db, kitchen, { formulaId: formula.id })
+		listBatches(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 	]);
 	return {
 		draft: formulaDraft(formula),

@@ -14,13 +14,16 @@ import { approveLabel } from '$lib/server/labels/approve.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { labelRules, underRules } from '$lib/server/labels/rules.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, params, url }) => {
 	const kitchen = underRules(home, url);
 	const label = await orNotFound(getLabel(db, kitchen, params.id));
-	const batches = await listBatches(db, kitchen, { formulaId: label.product.formulaId });
+	const batches = await listBatches(db, kitchen, {
+		formulaId: label.product.formulaId,
+		newest: RECENT_BATCHES
+	});
 	return {
 		label,
 		rules: kitchen.rules,

@@ -111,7 +111,7 @@ async function bakeWeeks(
 					contact
 				);
 				if (weeksAgo > 0) await close(db, kitchen, midweek, addDays(saturday, -2));
-				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 4);
+				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 8);
 				if (weeksAgo > 0) await writeOffRest(db, kitchen, midweek, addDays(saturday, 2));
 			}
 			const slip = slipOf(demo, weeksAgo);

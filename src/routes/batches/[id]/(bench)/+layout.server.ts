@@ -1,5 +1,5 @@
 import { cookLossHistory, squares } from '$lib/server/batches/history.ts';
-import { getBatch, listBatches } from '$lib/server/batches/read.ts';
+import { getBatch, listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { entriesOf } from '$lib/server/bench/entries.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
@@ -13,7 +13,7 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		entriesOf(db, kitchen.id, batch.id),
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listBatches(db, kitchen, { formulaId: batch.formulaId }),
+		listBatches(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
 		lotsFor(db, kitchen.id, batch)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);

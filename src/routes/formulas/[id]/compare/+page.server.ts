@@ -5,7 +5,7 @@ import { formulaDraft } from '$lib/formula-draft.ts';
 import { readFormulaDraft } from '$lib/formula-reading.ts';
 import { planFacts, productParts } from '$lib/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { coreLine } from '$lib/server/formulas/lines.ts';
 import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
@@ -20,7 +20,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 	const [versions, ingredients, batches] = await Promise.all([
 		listVersions(db, kitchen.id, formula.id),
 		readCoreShelf(db, kitchen, today(kitchen)),
-		listBatches(db, kitchen, { formulaId: formula.id })
+		listBatches(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 	]);
 	const names = [...versions.map((version) => String(version.number)), ...(formula.draft ? ['draft'] : [])];
 	const content = (name: string | null): { name: string; lines: Line[]; mixGap: MixGap } => {

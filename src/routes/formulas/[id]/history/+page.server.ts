@@ -6,11 +6,14 @@ import { listEquipment } from '$lib/server/equipment.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import type { PageServerLoad } from './$types';
 
+/** So many batches are drawn: more dots than these nobody tells apart. */
+const SHOWN = 120;
+
 /** How a formula's batches went, and what was otherwise when a figure moved. */
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
 	const [batches, equipment] = await Promise.all([
-		listBatches(db, kitchen, { formulaId: formula.id }),
+		listBatches(db, kitchen, { formulaId: formula.id, newest: SHOWN }),
 		listEquipment(db, kitchen.id)
 	]);
 	const times = await timesTaken(

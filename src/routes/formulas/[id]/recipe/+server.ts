@@ -1,7 +1,7 @@
 import { writeRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
 import { planFacts } from '$lib/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { download } from '$lib/server/edge/download.ts';
 import { refuse, Refused } from '$lib/server/errors.ts';
 import { fileName, formulaRecipe } from '$lib/server/files.ts';
@@ -15,7 +15,7 @@ export const GET: RequestHandler = ({ locals: { db, kitchen }, params }) =>
 		const [recipe, formula, batches] = await Promise.all([
 			formulaRecipe(db, kitchen, params.id),
 			getFormula(db, kitchen.id, params.id),
-			listBatches(db, kitchen, { formulaId: params.id })
+			listBatches(db, kitchen, { formulaId: params.id, newest: RECENT_BATCHES })
 		]);
 		if (!recipe.pack || !recipe.batch?.mixGap) return refuse('', 'the formula is not whole');
 		const outcome = planFacts(
