@@ -14,7 +14,12 @@ export default defineConfig({
 				resolve: { alias },
 				// For modules with runes in them.
 				plugins: [svelte()],
-				test: { name: 'unit', include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'stand-ins/**/*.test.ts'] }
+				test: {
+					name: 'unit',
+					include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'stand-ins/**/*.test.ts'],
+					// Properties try hundreds of cases, and a busy machine takes its time.
+					testTimeout: 30_000
+				}
 			},
 			{
 				resolve: { alias },

@@ -86,6 +86,13 @@ export class Queue<T> {
 		});
 	}
 
+	/** Until the server has all that waits, or does not answer. */
+	async sent(): Promise<void> {
+		const LOOK_MS = 50;
+		while (this.waiting.length > 0 && this.reached)
+			await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+	}
+
 	/** Lets go of what was refused, once the person has seen it. */
 	dismiss(id: string): void {
 		localStorage.removeItem(this.#key('refused') + id);

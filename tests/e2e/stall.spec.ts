@@ -58,8 +58,17 @@ test('a stall day with the network cut in the middle: sold, undone and written o
 
 	await context.setOffline(false);
 	await expect(page.getByTestId('waiting')).toHaveCount(0);
-	await open(page, `/sales?channel=${encodeURIComponent(place)}`);
-	// 13.00 + 6.50 + 6.50 for four packs: six entries, the slip and its void among them
+	const at = `channel=${encodeURIComponent(place)}`;
+	const kept = async () => {
+		const answer = await page.request.get(`/sales.json?from=&sort=oldest&${at}`);
+		const { sales } = (await answer.json()) as { sales: { kind: string; packs: number; paidBy: string }[] };
+		return sales.map(({ kind, packs, paidBy }) => `${kind} ${packs} ${paidBy}`);
+	};
+	await expect
+		.poll(kept)
+		.toEqual(['sale 2 cash', 'sale 1 card', 'sale 1 cash', 'void -1 cash', 'sale 1 owed']);
+	await open(page, `/sales?${at}`);
+	// 13.00 + 6.50 + 6.50 for four packs; the slip and its void come to nothing
 	await expect(page.getByTestId('totals')).toContainText('$26.00 for 4 packs');
 	await expect(page.getByText('void: taken back at the stall')).toHaveCount(1);
 	await open(page, batch);

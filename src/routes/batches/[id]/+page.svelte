@@ -39,10 +39,14 @@
 		fresh: () => batchDraft(data.batch),
 		draftOf: batchDraft
 	});
+	/** How many times over the batch is being read again: what is shown is not what is kept then. */
+	let readingAgain = $state(0);
 	// What another device, or this one at a station, adds to the batch is read again; what is typed here stays.
 	onMount(() => {
 		const refresh = (id: string) => {
-			if (id === data.batch.id) void invalidateAll();
+			if (id !== data.batch.id) return;
+			readingAgain += 1;
+			void invalidateAll().finally(() => (readingAgain -= 1));
 		};
 		const off = [hear((news) => refresh(news.batchId)), outbox.onkept(refresh)];
 		return () => off.forEach((each) => each());
@@ -137,7 +141,7 @@
 	<Square figures={explained} oncorrect={correct} />
 	<Closing
 		version={batch.version}
-		waiting={outbox.waiting.some((each) => each.batchId === batch.id)}
+		waiting={readingAgain > 0 || outbox.waiting.some((each) => each.batchId === batch.id)}
 		closed={batch.closed}
 		squares={batch.closings.every((closing) => closing.state === 'squares')}
 		{edited}

@@ -58,7 +58,7 @@
 {:else}
 	<section class="mt-6" aria-labelledby="by-time">
 		<h2 id="by-time">{data.month ? 'By day' : 'By month'}</h2>
-		<Wide label={data.month ? 'By day' : 'By month'}>
+		<Wide label={data.month ? 'Days of the month' : 'Months of the year'}>
 			<table class="ledger max-w-4xl">
 				<thead
 					><tr

@@ -1,10 +1,11 @@
 <script lang="ts">
-	import { afterNavigate, preloadCode } from '$app/navigation';
+	import { afterNavigate, beforeNavigate, goto, preloadCode } from '$app/navigation';
 	import { ribbonFigures, ribbonSoFar } from '$core/massflow/ribbon.ts';
 	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import { closingFigures, stockUsesAtHand, unweighedLines } from '$lib/batch-closing.ts';
 	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { outbox } from '$lib/bench/outbox.svelte.ts';
 	import { beginSession } from '$lib/bench/session.svelte.ts';
 	import { keepPage } from '$lib/keep-page.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
@@ -51,6 +52,13 @@
 	onMount(() => {
 		dock.prepare(data.scaleDivision_g);
 		return () => void dock.leave();
+	});
+	beforeNavigate(({ to, willUnload, cancel }) => {
+		// The desk shows and closes what the server has: what is on its way gets there first.
+		const isDesk = to?.url.pathname === `/batches/${data.batch.id}`;
+		if (!to || willUnload || !isDesk || outbox.waiting.length === 0 || !outbox.reached) return;
+		cancel();
+		void outbox.sent().then(() => goto(to.url));
 	});
 	afterNavigate(async ({ to }) => {
 		// With the server gone the next station has to be here already.

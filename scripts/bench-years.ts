@@ -1,0 +1,138 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openDatabase, type Database } from '../src/lib/server/db/connection.ts';
+import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
+import { migrate } from '../src/lib/server/db/migrate.ts';
+import { theKitchen, today } from '../src/lib/server/kitchens.ts';
+import type { Row } from '../src/lib/server/rows.ts';
+import { ensureBuild } from './lib/build.ts';
+import { startMariaDb } from './lib/mariadb.ts';
+import { freePort } from './lib/ports.ts';
+import { serve } from './lib/serve.ts';
+import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
+
+const ROUNDS = 25;
+const WANTED_MS = 150;
+/** A scan of fewer rows than this is of a small table, and the quickest way to read it. */
+const SMALL_ROWS = 1000;
+
+/** `npm run bench:years`: how soon every list answers after ten years of a busy kitchen. Prints, asserts nothing. */
+export async function main(): Promise<void> {
+	const folder = mkdtempSync(join(tmpdir(), 'square-batch-years-'));
+	const undo: (() => Promise<void> | void)[] = [() => rmSync(folder, { recursive: true, force: true })];
+	try {
+		await ensureBuild();
+		const mariadb = await startMariaDb(folder, { durable: false });
+		undo.push(mariadb.stop);
+		const db = openDatabase(mariadb.url);
+		undo.push(() => db.destroy());
+		await migrate(db);
+		await loadDemoOnce(db);
+		const kitchen = await theKitchen(db);
+		await fillTenYears(db, kitchen.id, today(kitchen), TEN_YEARS);
+		await db.raw('ANALYZE TABLE batches, batch_lines, weighings, sales, lots, lot_moves, batch_closings');
+		for (const table of ['batches', 'weighings', 'sales', 'lots'])
+			console.log(`years: ${String(((await db(table).count('* as count').first()) as Row).count)} ${table}`);
+		await db.raw("SET GLOBAL log_output = 'TABLE'");
+		const running = await serve(await freePort(), mariadb.url);
+		undo.push(running.stop);
+		const paths = await pathsOf(db, kitchen.id);
+		const asked: string[] = [];
+		for (const path of paths) {
+			await db.raw('TRUNCATE TABLE mysql.general_log');
+			await db.raw('SET GLOBAL general_log = 1');
+			await answer(running.address, path);
+			await db.raw('SET GLOBAL general_log = 0');
+			const scans = await fullScans(db);
+			const times: number[] = [];
+			for (let round = 0; round < ROUNDS; round++) times.push(await answer(running.address, path));
+			times.sort((a, b) => a - b);
+			const p95 = times[Math.floor(times.length * 0.95)] ?? 0;
+			asked.push(path);
+			console.log(
+				`years: ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(42)} median ${ms(times[Math.floor(times.length / 2)])}, 95 % within ${ms(p95)}${p95 > WANTED_MS ? '  OVER' : ''}${scans.length > 0 ? `  full scan: ${scans.join(', ')}` : ''}`
+			);
+		}
+		console.log(`years: ${asked.length} addresses asked, ${WANTED_MS} ms wanted at the 95th percentile`);
+	} finally {
+		for (const step of undo.reverse()) await step();
+	}
+}
+
+const ms = (value = 0) => `${value.toFixed(0).padStart(4)} ms`;
+
+async function answer(address: string, path: string): Promise<number> {
+	const began = performance.now();
+	const response = await fetch(address + path);
+	await response.text();
+	if (!response.ok) throw new Error(`${path} answered ${response.status}`);
+	return performance.now() - began;
+}
+
+/** Every list, the ledger's totals, and traces of an old and a new code. */
+async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
+	const one = async (table: string, order: 'asc' | 'desc', where: Row = {}) =>
+		String(
+			(
+				(await db(table)
+					.where({ kitchen_id: kitchenId, ...where })
+					.orderBy('id', order)
+					.first('id')) as Row
+			).id
+		);
+	const lot = String(
+		(
+			(await db('lot_moves')
+				.where({ kitchen_id: kitchenId, kind: 'drawn' })
+				.orderBy('id', 'desc')
+				.first('lot_id')) as Row
+		).lot_id
+	);
+	const batch = await one('batches', 'desc');
+	const product = await one('products', 'asc');
+	const formula = await one('formulas', 'asc');
+	return [
+		'/batches',
+		`/batches/${batch}`,
+		`/batches/${batch}/weigh`,
+		'/batches/new',
+		'/formulas',
+		`/formulas/${formula}`,
+		`/formulas/${formula}/history`,
+		'/labels',
+		`/labels/${product}`,
+		'/shelf',
+		'/shelf/lots',
+		'/shelf/lots/count',
+		`/shelf/lots/${lot}`,
+		'/sales',
+		'/sales?from=',
+		`/sales?from=&product=${product}`,
+		'/sales?from=&channel=Delivery',
+		'/sales?from=&paid=card&sort=oldest',
+		'/sales/stall',
+		'/sales/summary',
+		'/sales/summary?year=2020',
+		`/trace/lot/${lot}`,
+		`/trace/batch/${batch}`,
+		'/trace?code=20',
+		'/find.json'
+	];
+}
+
+/** Tables that the queries just asked read from end to end, though they are large. */
+async function fullScans(db: Database): Promise<string[]> {
+	const [queries] = (await db.raw(
+		"SELECT DISTINCT CONVERT(argument USING utf8mb4) AS text FROM mysql.general_log WHERE command_type IN ('Query', 'Execute')"
+	)) as [{ text: string }[]];
+	const found = new Set<string>();
+	for (const { text } of queries) {
+		if (!/^\s*select/i.test(text) || text.includes('general_log')) continue;
+		const [plan] = (await db.raw(`EXPLAIN ${text.replaceAll('?', '\\?')}`)) as [Row[]];
+		for (const step of plan)
+			if (step.type === 'ALL' && Number(step.rows) > SMALL_ROWS && !String(step.table).startsWith('<'))
+				found.add(`${String(step.table)} (${String(step.rows)} rows)`);
+	}
+	return [...found];
+}
