@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs';
+import mysql from 'mysql2';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openDatabase, type Database } from '../src/lib/server/db/connection.ts';
@@ -34,17 +35,13 @@ export async function main(): Promise<void> {
 		await db.raw('ANALYZE TABLE batches, batch_lines, weighings, sales, lots, lot_moves, batch_closings');
 		for (const table of ['batches', 'weighings', 'sales', 'lots'])
 			console.log(`years: ${String(((await db(table).count('* as count').first()) as Row).count)} ${table}`);
-		await db.raw("SET GLOBAL log_output = 'TABLE'");
 		const running = await serve(await freePort(), mariadb.url);
 		undo.push(running.stop);
 		const paths = await pathsOf(db, kitchen.id);
 		const asked: string[] = [];
 		for (const path of paths) {
-			await db.raw('TRUNCATE TABLE mysql.general_log');
-			await db.raw('SET GLOBAL general_log = 1');
-			await answer(running.address, path);
-			await db.raw('SET GLOBAL general_log = 0');
-			const scans = await fullScans(db);
+			const queries = await queriesOf(() => answer(running.address, path));
+			const scans = await fullScans(db, queries);
 			const times: number[] = [];
 			for (let round = 0; round < ROUNDS; round++) times.push(await answer(running.address, path));
 			times.sort((a, b) => a - b);
@@ -121,15 +118,38 @@ async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
 	];
 }
 
-/** Tables that the queries just asked read from end to end, though they are large. */
-async function fullScans(db: Database): Promise<string[]> {
-	const [queries] = (await db.raw(
-		"SELECT DISTINCT CONVERT(argument USING utf8mb4) AS text FROM mysql.general_log WHERE command_type IN ('Query', 'Execute')"
-	)) as [{ text: string }[]];
+/** A statement as it went to the database. */
+interface Query {
+	sql: string;
+	values: unknown[];
+}
+
+/** What the application, which runs in this process, asks the database for meanwhile. */
+async function queriesOf(act: () => Promise<unknown>): Promise<Query[]> {
+	const asked: Query[] = [];
+	// The prototype that has the method of its own: what every connection inherits.
+	let proto = mysql.Connection.prototype as unknown as Record<string, unknown>;
+	while (!Object.hasOwn(proto, 'query')) proto = Object.getPrototypeOf(proto) as Record<string, unknown>;
+	const query = proto.query as (...given: unknown[]) => unknown;
+	proto.query = function (this: unknown, options: { sql?: string }, values?: unknown, ...rest: unknown[]) {
+		if (typeof options.sql === 'string')
+			asked.push({ sql: options.sql, values: Array.isArray(values) ? values : [] });
+		return query.call(this, options, values, ...rest);
+	};
+	try {
+		await act();
+	} finally {
+		proto.query = query;
+	}
+	return asked;
+}
+
+/** Tables that some queries read from end to end, though they are large. */
+async function fullScans(db: Database, queries: readonly Query[]): Promise<string[]> {
 	const found = new Set<string>();
-	for (const { text } of queries) {
-		if (!/^\s*select/i.test(text) || text.includes('general_log')) continue;
-		const [plan] = (await db.raw(`EXPLAIN ${text.replaceAll('?', '\\?')}`)) as [Row[]];
+	for (const { sql, values } of queries) {
+		if (!/^\s*select/i.test(sql)) continue;
+		const [plan] = (await db.raw(`EXPLAIN ${sql}`, values as never)) as [Row[]];
 		for (const step of plan)
 			if (step.type === 'ALL' && Number(step.rows) > SMALL_ROWS && !String(step.table).startsWith('<'))
 				found.add(`${String(step.table)} (${String(step.rows)} rows)`);

@@ -1,4 +1,4 @@
-import { monotonicFactory } from 'ulid';
+import { ulid } from 'ulid';
 import { addDays } from '../../src/lib/server/db/demo/days.ts';
 import type { Database } from '../../src/lib/server/db/connection.ts';
 import type { Row } from '../../src/lib/server/rows.ts';
@@ -13,7 +13,8 @@ export interface Size {
 /** Ten years of a busy kitchen. */
 export const TEN_YEARS: Size = { batches: 3000, weighings: 250_000, sales: 60_000 };
 
-const nextId = monotonicFactory();
+/** An id made on a day: ids are in the order of their times. */
+const idOn = (day: string) => ulid(Date.parse(day));
 const AT_ONCE = 2000;
 const DAYS = 3650;
 const SALES_CHANNELS = ['Ferry Green Saturday market', 'From the door', 'Delivery'];
@@ -29,7 +30,9 @@ export async function fillTenYears(
 	size: Size
 ): Promise<void> {
 	const of = { kitchen_id: kitchenId };
-	const templates = (await db('batches').where(of).whereNotNull('closed_at').select('*')) as Row[];
+	const found = (await db('batches').where(of).whereNotNull('closed_at').select('*')) as Row[];
+	// What the database works out itself is not written.
+	const templates = found.map(({ packs_left: _, ...row }): Row => row);
 	const ids = templates.map((row) => String(row.id));
 	const [lines, weighings, closings] = (await Promise.all([
 		db('batch_lines').where(of).whereIn('batch_id', ids),
@@ -42,6 +45,7 @@ export async function fillTenYears(
 	for (let index = 0; index < size.batches; index++) {
 		const template = templates[index % templates.length] as Row;
 		const madeOn = addDays(today, -Math.floor(((index + 1) * DAYS) / size.batches) - 90);
+		const nextId = () => idOn(madeOn);
 		const batchId = nextId();
 		const salesOfIt = Math.round(((index + 1) * size.sales) / size.batches) - sold;
 		sold += salesOfIt;
@@ -52,6 +56,8 @@ export async function fillTenYears(
 			id: batchId,
 			code: `${madeOn.replaceAll('-', '').slice(2)}-${(index % 9) + 1}${index % 7}`,
 			made_on: madeOn,
+			// Nothing is weighed of a closed batch: they are closed at the end.
+			closed_at: null,
 			packs_made: made,
 			packs_sold: salesOfIt,
 			packs_given: index % 50 === 0 ? 0 : 2
@@ -74,18 +80,18 @@ export async function fillTenYears(
 				});
 		}
 		const readings = weighings.filter((each) => each.batch_id === template.id);
+		const balls = readings.filter((each) => each.what === 'ball');
 		const wanted = Math.round(((index + 1) * size.weighings) / size.batches) - weighed;
 		weighed += wanted;
 		for (let reading = 0; reading < wanted; reading++) {
-			const from = readings[reading % readings.length] as Row;
 			// What is beyond one making's readings is balls: they are what is weighed most.
 			const isMore = reading >= readings.length;
+			const from = (isMore ? balls[reading % balls.length] : readings[reading]) as Row;
 			await inserter.add('weighings', {
 				...from,
 				id: nextId(),
 				batch_id: batchId,
-				what: isMore ? 'ball' : from.what,
-				line_id: isMore || from.line_id === null ? null : (lineIds.get(String(from.line_id)) ?? null),
+				line_id: from.line_id === null ? null : (lineIds.get(String(from.line_id)) ?? null),
 				taken_at: `${madeOn} 12:00:00.000`
 			});
 		}
@@ -107,6 +113,7 @@ export async function fillTenYears(
 				packs: 1,
 				price: template.price ?? '6.50',
 				kind: 'sale',
+				is_given: false,
 				paid_by: sale % 3 === 0 ? 'card' : 'cash',
 				checkout_id: nextId(),
 				customer: '',
@@ -115,6 +122,11 @@ export async function fillTenYears(
 			});
 	}
 	await inserter.flush();
+	await db('batches')
+		.where(of)
+		.whereNull('closed_at')
+		.where('made_on', '<=', addDays(today, -90))
+		.update({ closed_at: db.raw('TIMESTAMP(made_on) + INTERVAL 20 HOUR') });
 }
 
 /** For each ingredient a lot for every ten batches, used up. */
@@ -130,8 +142,9 @@ async function lotsOfTenYears(
 	for (const ingredient of new Set(lines.map((line) => String(line.ingredient_id)))) {
 		const ids: string[] = [];
 		for (let index = 0; index < PER_INGREDIENT; index++) {
-			const id = nextId();
 			const receivedOn = addDays(today, -Math.floor(((index + 1) * DAYS) / PER_INGREDIENT) - 90);
+			const nextId = () => idOn(receivedOn);
+			const id = nextId();
 			ids.push(id);
 			await inserter.add('lots', {
 				id,

@@ -24,7 +24,9 @@ import { equipmentOf } from './equipment.ts';
 import type { Batch, BatchLine } from './types.ts';
 
 /** So many of a formula's newest batches say how it goes: expected loss, yield, what is usual. */
-export const RECENT_BATCHES = 40;
+export const RECENT_BATCHES = 24;
+/** And so many of each where every formula is listed. */
+const RECENT_OF_EACH = 12;
 
 /** The newest batches of the kitchen, or of one formula of it, newest first. */
 export async function listBatches(
@@ -46,7 +48,7 @@ export async function listBatches(
 }
 
 /** The newest batches of every product of the kitchen, newest first. */
-export async function recentBatches(db: Database, kitchen: Kitchen, each = RECENT_BATCHES): Promise<Batch[]> {
+export async function recentBatches(db: Database, kitchen: Kitchen, each = RECENT_OF_EACH): Promise<Batch[]> {
 	const products = (await db('products').where('kitchen_id', kitchen.id).pluck('id')) as string[];
 	const ids = await Promise.all(
 		products.map(
@@ -73,12 +75,13 @@ export async function batchesOnBench(db: Database, kitchen: Kitchen): Promise<Ba
 
 /** How many batches the kitchen has made: with packs, or closed without any. */
 export async function countMade(db: Database, kitchenId: string): Promise<number> {
-	const row = (await db('batches')
-		.where('kitchen_id', kitchenId)
-		.where((made) => void made.where('packs_made', '>', 0).orWhereNotNull('closed_at'))
+	const all = (await db('batches').where('kitchen_id', kitchenId).count('id as count').first()) as Row;
+	const onBench = (await db('batches')
+		.where({ kitchen_id: kitchenId, packs_made: 0 })
+		.whereNull('closed_at')
 		.count('id as count')
 		.first()) as Row;
-	return Number(row.count);
+	return Number(all.count) - Number(onBench.count);
 }
 
 const NEWEST_FIRST = [
@@ -104,7 +107,7 @@ export interface BatchLeft {
 /** The batches with packs left, newest first; nothing of them is derived. */
 export async function batchesLeft(db: Database, kitchenId: string): Promise<BatchLeft[]> {
 	const rows = (await batchRows(db, kitchenId)
-		.whereRaw('b.packs_made > b.packs_sold + b.packs_given')
+		.where('b.packs_left', '>', 0)
 		.select(
 			db.raw(
 				"DATE_ADD(b.made_on, INTERVAL JSON_VALUE(r.content, '$.bestBeforeDays') DAY) AS labelled_best_before"
@@ -189,7 +192,12 @@ async function readBatches(db: Database, kitchen: Kitchen, ids: readonly string[
 			.where('kitchen_id', kitchen.id)
 			.whereIn('batch_id', [...ids])
 			.orderBy(['batch_id', 'position']) as Promise<Row[]>,
-		standingWeighings(db, kitchen.id, [...ids]),
+		// What a closed batch was weighed is in its closing.
+		standingWeighings(
+			db,
+			kitchen.id,
+			rows.flatMap((row) => (row.closed_at === null ? String(row.id) : []))
+		),
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
 		equipmentOf(db, kitchen.id, [...ids]),
@@ -339,7 +347,7 @@ function assemble(
 	readings: readonly Weighing[],
 	ingredients: Recipe['ingredients']
 ): Assembled {
-	const recorded = readings.length > 0;
+	const recorded = readings.length > 0 || row.closed_at !== null;
 	const doughWeight_g = readingsOf(readings, 'dough').at(-1) ?? null;
 	const counted = {
 		leftover_g: readingsOf(readings, 'leftover').at(-1) ?? null,

@@ -100,8 +100,9 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 			refuse('soldOn', `batch ${String(batch.code)} was made on ${String(batch.made_on)}, after this day`);
 		if (rows.length === 0) return;
 		await transaction('sales').insert(
-			rows.map(({ isGiven: _, soldOn, ...row }) => ({
+			rows.map(({ isGiven, soldOn, ...row }) => ({
 				...row,
+				is_given: isGiven,
 				kitchen_id: kitchenId,
 				batch_id: batchId,
 				sold_on: soldOn,

@@ -192,17 +192,10 @@ export interface GroupSum extends Sum {
 /** By what a total can be split. */
 export type SplitBy = 'day' | 'month' | 'product' | 'channel' | 'paid';
 
-const GIVEN_SQL = "s.kind IN ('gift', 'sample', 'written off')";
-
 /** Money is summed by the database in decimals: to the cent in whatever order. */
 const sums = (db: Database) => [
-	// A void is of a gift where what it voids had no price of its own kind: its own kind says which.
-	db.raw(
-		`COALESCE(SUM(CASE WHEN ${GIVEN_SQL} OR o.kind IN ('gift', 'sample', 'written off') THEN 0 ELSE s.packs END), 0) AS packs`
-	),
-	db.raw(
-		`COALESCE(SUM(CASE WHEN ${GIVEN_SQL} OR o.kind IN ('gift', 'sample', 'written off') THEN s.packs ELSE 0 END), 0) AS given`
-	),
+	db.raw('COALESCE(SUM(IF(s.is_given, 0, s.packs)), 0) AS packs'),
+	db.raw('COALESCE(SUM(IF(s.is_given, s.packs, 0)), 0) AS given'),
 	db.raw('COALESCE(SUM(s.packs * s.price), 0) AS money'),
 	db.raw('COUNT(*) AS entries')
 ];
@@ -216,9 +209,7 @@ const toSum = (row: Row): Sum => ({
 
 /** What the entries of a filter add up to. */
 export async function ledgerTotal(db: Database, kitchenId: string, filter: LedgerFilter): Promise<Sum> {
-	const row = (await filtered(db, kitchenId, filter)
-		.leftJoin('sales as o', 'o.id', 's.voids_id')
-		.first(sums(db))) as Row;
+	const row = (await filtered(db, kitchenId, filter).first(sums(db))) as Row;
 	return toSum(row);
 }
 
@@ -229,25 +220,36 @@ export async function ledgerSplit(
 	filter: LedgerFilter,
 	by: SplitBy
 ): Promise<GroupSum[]> {
-	const query = filtered(db, kitchenId, filter).leftJoin('sales as o', 'o.id', 's.voids_id');
-	if (by === 'product')
-		query
-			.join('batches as b', 'b.id', 's.batch_id')
-			.join('products as p', 'p.id', 'b.product_id')
-			.join('formulas as f', 'f.id', 'p.formula_id')
-			.groupBy('p.id', 'f.name', 'b.pack_pieces')
-			.select('p.id as key', db.raw("CONCAT(f.name, ' × ', b.pack_pieces) AS name"));
-	else {
-		const column = {
-			day: 's.sold_on',
-			month: "DATE_FORMAT(s.sold_on, '%Y-%m')",
-			channel: 's.channel',
-			paid: "COALESCE(s.paid_by, '')"
-		}[by];
-		query.groupByRaw(column).select(db.raw(`${column} AS \`key\``), db.raw(`${column} AS name`));
-	}
+	if (by === 'product') return productSplit(db, kitchenId, filter);
+	const column = {
+		day: 's.sold_on',
+		month: "DATE_FORMAT(s.sold_on, '%Y-%m')",
+		channel: 's.channel',
+		paid: "COALESCE(s.paid_by, '')"
+	}[by];
+	const query = filtered(db, kitchenId, filter)
+		.groupByRaw(column)
+		.select(db.raw(`${column} AS \`key\``), db.raw(`${column} AS name`));
 	query.orderByRaw(by === 'day' || by === 'month' ? '1' : 'money DESC');
 	const rows = (await query.select(sums(db))) as Row[];
+	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.name) }));
+}
+
+/** By product: batch by batch first, for there are far fewer of them than entries. */
+async function productSplit(db: Database, kitchenId: string, filter: LedgerFilter): Promise<GroupSum[]> {
+	const byBatch = filtered(db, kitchenId, filter)
+		.groupBy('s.batch_id')
+		.select('s.batch_id', ...sums(db))
+		.as('t');
+	const rows = (await db
+		.from(byBatch)
+		.join('batches as b', 'b.id', 't.batch_id')
+		.join('products as p', 'p.id', 'b.product_id')
+		.join('formulas as f', 'f.id', 'p.formula_id')
+		.groupBy('p.id', 'f.name', 'b.pack_pieces')
+		.orderBy('money', 'desc')
+		.select('p.id as key', db.raw("CONCAT(f.name, ' × ', b.pack_pieces) AS name"))
+		.sum({ packs: 't.packs', given: 't.given', money: 't.money', entries: 't.entries' })) as Row[];
 	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.name) }));
 }
 

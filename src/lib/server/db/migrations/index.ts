@@ -46,6 +46,8 @@ import * as weighingLot from './0044_weighing_lot.ts';
 import * as saleKinds from './0045_sale_kinds.ts';
 import * as packsGiven from './0046_packs_given.ts';
 import * as salePayments from './0047_sale_payments.ts';
+import * as salesGiven from './0048_sales_given.ts';
+import * as leftAndOnHand from './0049_left_and_on_hand.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -95,5 +97,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0044_weighing_lot', weighingLot],
 	['0045_sale_kinds', saleKinds],
 	['0046_packs_given', packsGiven],
-	['0047_sale_payments', salePayments]
+	['0047_sale_payments', salePayments],
+	['0048_sales_given', salesGiven],
+	['0049_left_and_on_hand', leftAndOnHand]
 ];
