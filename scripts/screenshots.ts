@@ -150,6 +150,15 @@ const SHOTS: Shot[] = [
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
 	{ name: 'profile', path: () => '/kitchen/profile' },
 	{ name: 'sales', path: () => '/sales' },
+	{
+		name: 'stall',
+		path: () => '/sales/stall',
+		before: async (page) => {
+			for (const name of [/Half-and-half/, /Half-and-half/, /Sesame/])
+				await page.getByRole('button', { name }).first().click();
+		}
+	},
+	{ name: 'summary', path: () => '/sales/summary' },
 	{ name: 'kitchen', path: () => '/kitchen' }
 ];
 

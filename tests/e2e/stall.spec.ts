@@ -103,9 +103,13 @@ test('the last pack sold at two stalls at once: the second says which batch it w
 	await open(other, `${new URL(page.url()).origin}/sales/stall`);
 	const productAt = (at: typeof page) =>
 		at.getByRole('list', { name: 'Products' }).getByRole('button', { name: new RegExp(name) });
+	// Places of their own: the one used last, anywhere in the kitchen, is what a stall begins with.
+	for (const at of [page, other]) await at.getByLabel('Where').fill(fresh('Two places'));
+	await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 	await other.context().setOffline(true);
 	await productAt(other).click();
 	await other.getByRole('button', { name: 'Card' }).click();
+	await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
 	await productAt(page).click();
 	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
 	await bake();

@@ -58,7 +58,7 @@
 		const isDesk = to?.url.pathname === `/batches/${data.batch.id}`;
 		if (!to || willUnload || !isDesk || outbox.waiting.length === 0 || !outbox.reached) return;
 		cancel();
-		void outbox.sent().then(() => goto(to.url));
+		void outbox.sent().then(() => goto(to.url, { invalidateAll: true }));
 	});
 	afterNavigate(async ({ to }) => {
 		// With the server gone the next station has to be here already.
@@ -68,6 +68,8 @@
 	});
 </script>
 
+<!-- Read ahead when a link is hovered, the desk would be as it was before the last entry. -->
+<div class="contents" data-sveltekit-preload-data="off">
 <Head {batch} {actual} {plan} {marks} />
 {#if session.isClosed}
 	<p class="border-squared bg-sheet mt-3 border-l-4 px-4 py-2 font-semibold" role="status">
