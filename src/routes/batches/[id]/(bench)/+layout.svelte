@@ -70,19 +70,20 @@
 
 <!-- Read ahead when a link is hovered, the desk would be as it was before the last entry. -->
 <div class="contents" data-sveltekit-preload-data="off">
-<Head {batch} {actual} {plan} {marks} />
-{#if session.isClosed}
-	<p class="border-squared bg-sheet mt-3 border-l-4 px-4 py-2 font-semibold" role="status">
-		This batch is closed: nothing is taken any more.
-		<a href="/batches/{batch.id}">A correction is recorded beside it</a>.
-	</p>
-{/if}
-{#each session.problems as problem (problem.path + problem.message)}
-	<p class="border-loss bg-loss-pale mt-3 border-l-4 px-4 py-2" role="alert">
-		These figures cannot be: {problem.message}.
-	</p>
-{/each}
-<!-- What a station was in the middle of is not gone on with at another batch. -->
-<div class="mt-3">
-	{#key batch.id}{@render children()}{/key}
+	<Head {batch} {actual} {plan} {marks} />
+	{#if session.isClosed}
+		<p class="border-squared bg-sheet mt-3 border-l-4 px-4 py-2 font-semibold" role="status">
+			This batch is closed: nothing is taken any more.
+			<a href="/batches/{batch.id}">A correction is recorded beside it</a>.
+		</p>
+	{/if}
+	{#each session.problems as problem (problem.path + problem.message)}
+		<p class="border-loss bg-loss-pale mt-3 border-l-4 px-4 py-2" role="alert">
+			These figures cannot be: {problem.message}.
+		</p>
+	{/each}
+	<!-- What a station was in the middle of is not gone on with at another batch. -->
+	<div class="mt-3">
+		{#key batch.id}{@render children()}{/key}
+	</div>
 </div>
