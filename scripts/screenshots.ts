@@ -154,8 +154,9 @@ const SHOTS: Shot[] = [
 		name: 'stall',
 		path: () => '/sales/stall',
 		before: async (page) => {
-			for (const name of [/Half-and-half/, /Half-and-half/, /Sesame/])
-				await page.getByRole('button', { name }).first().click();
+			const products = page.getByRole('list', { name: 'Products' }).getByRole('button');
+			await products.first().click();
+			await products.last().click();
 		}
 	},
 	{ name: 'summary', path: () => '/sales/summary' },
