@@ -1,5 +1,5 @@
 import { parseDate } from '@internationalized/date';
-import { batchesLeft } from '$lib/server/batches/read.ts';
+import { batchesLeft } from '$lib/server/batches/left.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
 import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { today } from '$lib/server/kitchens.ts';
@@ -59,7 +59,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		allowedChannels: profile?.channels ?? [],
 		year,
 		today: day,
-		returnId: newId(),
 		draft: {
 			id: newId(),
 			kind: 'sale',

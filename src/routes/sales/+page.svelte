@@ -273,12 +273,7 @@
 									<td class="number w-24 font-semibold">{money(sale.total, currency)}</td>
 									<td class="w-20 py-1! text-right">
 										{#if sale.voided}<span class="text-sm">voided</span>
-										{:else if sale.kind !== 'void'}<TakeBack
-												{sale}
-												{currency}
-												today={data.today}
-												returnId={data.returnId}
-											/>{/if}
+										{:else if sale.kind !== 'void'}<TakeBack {sale} {currency} today={data.today} />{/if}
 									</td>
 								</tr>
 							{/each}

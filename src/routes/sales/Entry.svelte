@@ -3,7 +3,7 @@
 	import { allowsChannel } from '$core/profile/profile.ts';
 	import { readCount, readMoney } from '$core/measure/reading.ts';
 	import { money, plural } from '$lib/format.ts';
-	import type { BatchLeft } from '$lib/server/batches/read.ts';
+	import type { BatchLeft } from '$lib/server/batches/left.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
 	import type { Sale } from '$lib/server/sales/types.ts';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { Dialog } from 'bits-ui';
-	import { untrack } from 'svelte';
 
 	/**
 	 * A sale is never edited. It is voided by an entry that says why, as if it had not been; or packs of it
@@ -16,17 +16,16 @@
 		sale: Sale;
 		currency: string;
 		today: string;
-		/** Of the return, so that one sent twice is one. */
-		returnId: string;
 	}
-	let { sale, currency, today, returnId }: Props = $props();
+	let { sale, currency, today }: Props = $props();
 	let open = $state(false);
 	const canReturn = $derived(sale.kind === 'sale' && sale.packs > sale.returned);
 	let way = $state<'void' | 'return'>('void');
 	let reason = $state('');
 	let packs = $state('1');
 	let thrownAway = $state('yes');
-	const id = untrack(() => returnId);
+	/** Of the return: one sent twice is one, and the next time the dialog opens it is another. */
+	const id = $derived(open ? newSaleId() : '');
 	const form = draftForm<never>({ saved: 'Recorded', onsaved: () => (open = false) });
 	const draft = $derived(
 		way === 'void'

@@ -190,18 +190,18 @@ async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: R
 		return [];
 	if ((await returnedOf(db, kitchenId, String(of.id))) > 0)
 		refuse('', 'packs of it came back: void the return first');
-	return [
-		{
-			...about(of),
-			id: entry.id,
-			kind: 'void',
-			packs: -Number(of.packs),
-			isGiven: GIVEN.includes(of.kind as SaleKind),
-			soldOn: String(of.sold_on),
-			voids_id: of.id,
-			reason: entry.reason
-		}
-	];
+	const back = (row: Row, id: string): NewRow => ({
+		...about(row),
+		id,
+		kind: 'void',
+		packs: -Number(row.packs),
+		isGiven: GIVEN.includes(row.kind as SaleKind),
+		soldOn: String(row.sold_on),
+		voids_id: row.id,
+		reason: entry.reason
+	});
+	const thrownAway = of.kind === 'return' ? await writtenOffWith(db, kitchenId, String(of.id)) : null;
+	return [back(of, entry.id), ...(thrownAway ? [back(thrownAway, newId())] : [])];
 }
 
 /** Packs that come back: their money goes back, and they are for sale again or written off. */
@@ -242,10 +242,21 @@ async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of:
 			soldOn: entry.soldOn,
 			price: '0',
 			paid_by: null,
-			returns_id: of.id,
+			// Of the return itself: what takes one back takes the other back too.
+			returns_id: entry.id,
 			reason: entry.reason
 		}
 	];
+}
+
+/** What was written off with a return and stands; null where its packs are for sale again. */
+async function writtenOffWith(db: Database, kitchenId: string, returnId: string): Promise<Row | null> {
+	const row = (await db('sales as s')
+		.leftJoin('sales as v', 'v.voids_id', 's.id')
+		.where({ 's.kitchen_id': kitchenId, 's.returns_id': returnId, 's.kind': 'written off' })
+		.whereNull('v.id')
+		.first('s.*')) as Row | undefined;
+	return row ?? null;
 }
 
 /** Packs of a sale that came back, returns that were voided not counted. */

@@ -1,4 +1,4 @@
-import { batchesLeft } from '$lib/server/batches/read.ts';
+import { batchesLeft } from '$lib/server/batches/left.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { ALL, channelsUsed, ledgerSplit, recentIds } from '$lib/server/sales/ledger.ts';

@@ -14,6 +14,7 @@
 		setPacks,
 		stallProducts,
 		takenBy,
+		takingsWith,
 		undoEntries,
 		type BasketLine,
 		type Checkout,
@@ -23,7 +24,6 @@
 	import type { PaidBy } from '$lib/sales/kinds.ts';
 	import type { SaleEntry } from '$lib/server/sales/types.ts';
 	import Field from '$lib/ui/Field.svelte';
-	import { Decimal } from 'decimal.js';
 	import { onMount, untrack } from 'svelte';
 	import CloseDay from './CloseDay.svelte';
 	import NotTaken from './NotTaken.svelte';
@@ -110,17 +110,12 @@
 	const givenRead = $derived(readMoney(given));
 	const change = $derived(last && givenRead.ok ? changeOf(last.total, givenRead.value) : null);
 	/** Taken today at this place, with what is still on its way. */
-	const takings = $derived.by(() => {
-		const there = data.takings.find((each) => each.name === channel)?.money ?? '0';
-		return mine
-			.filter((entry) => entry.channel === channel && entry.soldOn === data.day)
-			.reduce(
-				(sum, entry) =>
-					sum.plus(new Decimal(entry.price).times(entry.kind === 'void' ? -entry.packs : entry.packs)),
-				new Decimal(there)
-			)
-			.toFixed(2);
-	});
+	const takings = $derived(
+		takingsWith(
+			data.takings.find((each) => each.name === channel)?.money ?? '0',
+			mine.filter((entry) => entry.channel === channel && entry.soldOn === data.day)
+		)
+	);
 </script>
 
 <svelte:head><title>Stall · Square Batch</title></svelte:head>
