@@ -9,6 +9,7 @@ import {
 	setPacks,
 	stallProducts,
 	takenBy,
+	takingsWith,
 	undoEntries,
 	type BasketLine
 } from './stall.ts';
@@ -87,6 +88,14 @@ describe('the stall', () => {
 		expect(changeOf('19.50', '19.50')).toBe('0.00');
 		expect(changeOf('19.50', '19.49')).toBeNull();
 		expect(basketTotal([{ batchId: 'a', packs: 3 }], () => '0.1')).toBe('0.30');
+	});
+
+	it('takings grow by what is sold and shrink by what is taken back', () => {
+		const id = counter();
+		const sold = entriesOfCheckout([{ batchId: 'old', packs: 3 }], SALE, price, id);
+		// 10.10 + 3 · 6.50
+		expect(takingsWith('10.10', sold)).toBe('29.60');
+		expect(takingsWith('10.10', [...sold, ...undoEntries(sold, 'undone', id)])).toBe('10.10');
 	});
 
 	it('money is the same in whatever order the packs are put in', () => {

@@ -1,5 +1,5 @@
 import { Decimal } from 'decimal.js';
-import type { BatchLeft } from '../server/batches/read.ts';
+import type { BatchLeft } from '../server/batches/left.ts';
 import type { SaleEntry } from '../server/sales/types.ts';
 import type { PaidBy, SaleKind } from './kinds.ts';
 
@@ -92,6 +92,16 @@ export function setPacks(basket: readonly BasketLine[], batchId: string, packs: 
 export function basketTotal(basket: readonly BasketLine[], priceOf: (batchId: string) => string): string {
 	return basket
 		.reduce((sum, line) => sum.plus(new Decimal(priceOf(line.batchId)).times(line.packs)), new Decimal(0))
+		.toFixed(2);
+}
+
+/** What was taken in, with entries that are not in it yet; a void gives its money back. To the cent. */
+export function takingsWith(taken: string, entries: readonly SaleEntry[]): string {
+	return entries
+		.reduce(
+			(sum, { kind, price, packs }) => sum.plus(new Decimal(price).times(kind === 'void' ? -packs : packs)),
+			new Decimal(taken)
+		)
 		.toFixed(2);
 }
 

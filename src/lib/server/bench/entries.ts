@@ -63,7 +63,7 @@ export async function keepEntries(
 					version: Number(batch.version) + 1,
 					updated_at: utcNow()
 				});
-			await settleDraws(transaction, kitchen.id, batchId);
+			if (added.some(changesConsumption)) await settleDraws(transaction, kitchen.id, batchId);
 		}
 		return { answers, added };
 	});
@@ -129,6 +129,13 @@ function refusal(entry: Entry, known: readonly Entry[], lines: Lines): string | 
 	return balls !== null && rejects > balls
 		? `${rejects} rejects are more than the ${balls} balls that were made: count the balls again`
 		: null;
+}
+
+/** Whether an entry may change what the batch consumed: a weighing of a line, or the packs that were closed. */
+function changesConsumption(entry: Entry): boolean {
+	if (entry.kind === 'weighing') return entry.lineId !== null;
+	const { happening } = entry;
+	return happening.name === 'void' || (happening.name === 'counted' && happening.of === 'packs');
 }
 
 /** No later than now: a device whose clock is ahead does not make its readings come after everyone's. */

@@ -133,7 +133,7 @@ export async function tracedBatches(
 		labelNumber: toNumber(row.label_number),
 		packsMade: Number(row.packs_made),
 		packsGiven: Number(row.packs_given),
-		packsLeft: Number(row.packs_made) - Number(row.packs_sold) - Number(row.packs_given),
+		packsLeft: Number(row.packs_left),
 		sales: (salesBy.get(String(row.id)) ?? []).map((sale) => ({
 			soldOn: String(sale.sold_on),
 			channel: String(sale.channel),
