@@ -1,8 +1,6 @@
-import { Decimal } from 'decimal.js';
-import type { Ingredient, Line, Pack, Price } from '../formula/types.ts';
-
-// Enough digits that a batch's total is exact before it is rounded for printing.
-const Money = Decimal.clone({ precision: 60, rounding: Decimal.ROUND_HALF_UP });
+import type { Decimal } from 'decimal.js';
+import type { Ingredient, Line, Pack, Price, Recipe } from '../formula/types.ts';
+import { Money, sumMoney } from './money.ts';
 
 /** What a batch cost, as decimal strings in the file's currency; null when nothing can be said. */
 export interface Cost {
@@ -32,6 +30,28 @@ export function lineCosts(
 		const price = ingredientOf(line.ingredient).price;
 		return price ? pricePerUsableGram(price).times(consumedOf_g(line)) : null;
 	});
+}
+
+/** What one ingredient of a batch cost, all its lines together. */
+export interface IngredientCost {
+	ingredient: Ingredient;
+	/** Used up in the batch, what is swept away included. */
+	consumed_g: number;
+	/** Null without a price. */
+	cost: Decimal | null;
+}
+
+/** What each ingredient that was used cost the batch: those without a price first, then the dearest. */
+export function ingredientCosts({ ingredients, formula }: Recipe): IngredientCost[] {
+	return ingredients
+		.map((ingredient): IngredientCost => {
+			const lines = formula.lines.filter((line) => line.ingredient === ingredient.id);
+			const consumed_g = lines.reduce((sum, line) => sum + consumedOf_g(line), 0);
+			const costs = lineCosts(lines, () => ingredient).map((cost) => cost ?? new Money(0));
+			return { ingredient, consumed_g, cost: ingredient.price ? sumMoney(costs) : null };
+		})
+		.filter(({ consumed_g }) => consumed_g > 0)
+		.sort((a, b) => (b.cost ?? new Money(Infinity)).cmp(a.cost ?? new Money(Infinity)));
 }
 
 /**

@@ -15,6 +15,9 @@ const GROUP_OF: Partial<Record<Kind, Group>> = {
 	fat: 'fat'
 };
 
+/** The group an ingredient's own mass is drawn in, its water aside. */
+export const groupOf = (kind: Kind): Group => GROUP_OF[kind] ?? 'other';
+
 /** What masses of ingredients are made of, by group; an unknown water content is taken as none. */
 export function makeupOf(
 	masses: readonly { ingredient: string; mass_g: number }[],
@@ -25,7 +28,7 @@ export function makeupOf(
 		const ingredient = ingredientOf(id);
 		const water_g = (mass_g * (ingredient.per100g.water_g ?? 0)) / 100;
 		makeup.water += water_g;
-		makeup[GROUP_OF[ingredient.kind] ?? 'other'] += mass_g - water_g;
+		makeup[groupOf(ingredient.kind)] += mass_g - water_g;
 	}
 	return makeup;
 }

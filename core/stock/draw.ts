@@ -1,4 +1,8 @@
-import { settled } from '../measure/round.ts';
+import { roundTo } from '../measure/round.ts';
+
+/** What is kept of a weight: a lot's account is exact to it, and holds nothing below it. */
+const STEP = 0.001;
+const kept = (amount: number) => roundTo(amount, STEP);
 
 /** A lot as it stands: what is left of it after everything drawn so far. */
 export interface LotOnHand {
@@ -32,12 +36,12 @@ export interface Drawing {
  */
 export function drawingOf(lotsOldestFirst: readonly LotOnHand[], wanted: Wanted): Drawing {
 	const byLot = new Map<string, number>();
-	let rest = Math.max(0, settled(wanted.consumed));
+	let rest = Math.max(0, kept(wanted.consumed));
 	const take = (lotId: string, most: number) => {
-		const amount = settled(Math.min(rest, Math.max(0, most)));
+		const amount = kept(Math.min(rest, Math.max(0, most)));
 		if (amount <= 0) return;
-		byLot.set(lotId, settled((byLot.get(lotId) ?? 0) + amount));
-		rest = settled(rest - amount);
+		byLot.set(lotId, kept((byLot.get(lotId) ?? 0) + amount));
+		rest = kept(rest - amount);
 	};
 	for (const [lotId, amount] of wanted.named) take(lotId, amount);
 	const drawnOf = (lotId: string) => wanted.drawn.get(lotId) ?? 0;
@@ -54,7 +58,7 @@ export function movesTo(
 ): Map<string, number> {
 	const moves = new Map<string, number>();
 	for (const lotId of new Set([...drawn.keys(), ...byLot.keys()])) {
-		const move = settled((byLot.get(lotId) ?? 0) - (drawn.get(lotId) ?? 0));
+		const move = kept((byLot.get(lotId) ?? 0) - (drawn.get(lotId) ?? 0));
 		if (move !== 0) moves.set(lotId, move);
 	}
 	return moves;

@@ -79,6 +79,29 @@ describe('what a batch draws', () => {
 		.tuple(grams, grams, grams, grams)
 		.map((each) => each.map((onHand, index) => ({ id: 'abcd'[index] ?? '', onHand })));
 
+	it('moves nothing where only the last binary digits differ', () => {
+		// 516.835 + 0.012 is 516.847 in thousandths, and not in binary
+		const shelf = [
+			{ id: 'a', onHand: 516.835 },
+			{ id: 'b', onHand: 0 }
+		];
+		const drawn = new Map([['b', 0.012]]);
+		const { byLot, short } = drawingOf(shelf, { consumed: 516.847, named: none, drawn });
+		expect(short).toBe(0);
+		const again = drawingOf(
+			[
+				{ id: 'a', onHand: 0 },
+				{ id: 'b', onHand: 0 }
+			],
+			{
+				consumed: 516.847,
+				named: none,
+				drawn: byLot
+			}
+		);
+		expect(movesTo(byLot, again.byLot)).toEqual(none);
+	});
+
 	it('drawn and short come to what was consumed, and drawing once more moves nothing', () => {
 		fc.assert(
 			fc.property(shelf, grams, byLot, byLot, (each, consumed, named, drawn) => {

@@ -1,0 +1,46 @@
+import type { Step, StepKind } from '../formula/process.ts';
+import type { Entry } from './entries.ts';
+import { benchOf, timeTaken_min } from './bench.ts';
+
+/** Steps at which nobody has their hands in the dough. */
+const WAITING: readonly StepKind[] = ['sponge', 'rest', 'rest balls', 'hold', 'cool', 'store'];
+const MINUTE_MS = 60_000;
+
+/** What the bench says of how long a batch took; null where it says nothing. */
+export interface BenchMinutes {
+	/** From the first piece put on to the last one done. */
+	heat_min: number | null;
+	/** From the first to the last of the making, less the steps that only wait. */
+	hands_min: number | null;
+}
+
+/** Heating and hands-on minutes of a batch from what happened at the bench, to the minute. */
+export function benchMinutes(entries: readonly Entry[], steps: readonly Pick<Step, 'kind'>[]): BenchMinutes {
+	const bench = benchOf(entries);
+	const voided = new Set(entries.flatMap((entry) => (entry.kind === 'event' ? (entry.voids ?? []) : [])));
+	const standing = entries.filter(
+		(entry) =>
+			!voided.has(entry.id) && (entry.kind === 'event' ? entry.voids === null : entry.corrects === null)
+	);
+	const plate = standing.flatMap((entry) =>
+		entry.kind === 'event' && ['pieces on', 'pieces done', 'piece rejected'].includes(entry.happening.name)
+			? [Date.parse(entry.at)]
+			: []
+	);
+	const heat_min =
+		plate.length < 2 ? null : Math.round((Math.max(...plate) - Math.min(...plate)) / MINUTE_MS) || null;
+	const taken_min = timeTaken_min(
+		standing.map((entry) => ({
+			at: entry.at,
+			what: entry.kind === 'event' ? entry.happening.name : entry.by
+		}))
+	);
+	let waited_min = 0;
+	for (const [index, { begunAt, endedAt }] of bench.steps) {
+		const kind = steps[index]?.kind;
+		if (!kind || !WAITING.includes(kind) || begunAt === null || endedAt === null) continue;
+		waited_min += Math.max(0, Date.parse(endedAt) - Date.parse(begunAt)) / MINUTE_MS;
+	}
+	const hands_min = taken_min === null ? null : Math.round(Math.max(0, taken_min - waited_min)) || null;
+	return { heat_min, hands_min };
+}

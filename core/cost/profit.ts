@@ -1,0 +1,146 @@
+import type { Decimal } from 'decimal.js';
+import { apportion, Money, sumMoney } from './money.ts';
+import type { Fee } from './selling.ts';
+import type { WholeCost } from './whole.ts';
+
+/** What left a batch at one place on one day, returns and voids taken off. */
+export interface DayOfBatch {
+	batchId: string;
+	day: string;
+	channel: string;
+	packs: number;
+	/** Gone without being sold. */
+	given: number;
+	money: string;
+}
+
+/** What a selling day at one place brought, decimal strings to the cent. */
+export interface SellingDay {
+	day: string;
+	channel: string;
+	packs: number;
+	given: number;
+	takings: string;
+	/** Of the packs that were sold or given, each part apart. */
+	materials: string;
+	energy: string;
+	labour: string;
+	fee: string;
+	profit: string;
+	/** Packs of batches whose cost is not known: the day's cost leaves them out. */
+	uncosted: number;
+}
+
+/** What a place takes of a day on which something was sold there: the day's sum and its share. */
+export function feeOfDay(fee: Fee, takings: string, packs: number): Decimal {
+	if (packs === 0 && new Money(takings).isZero()) return new Money(0);
+	return new Money(fee.perDay).plus(new Money(takings).times(fee.share)).toDecimalPlaces(2);
+}
+
+/** The entries of a day at one place together, with what it took. */
+interface DayAtPlace {
+	day: string;
+	channel: string;
+	of: DayOfBatch[];
+	takings: Decimal;
+	packs: number;
+	fee: Decimal;
+}
+
+function daysOf(entries: readonly DayOfBatch[], feeOf: (channel: string, day: string) => Fee): DayAtPlace[] {
+	const days = new Map<string, DayOfBatch[]>();
+	for (const entry of entries) {
+		const key = `${entry.day} ${entry.channel}`;
+		const known = days.get(key);
+		if (known) known.push(entry);
+		else days.set(key, [entry]);
+	}
+	return [...days.values()].flatMap((of): DayAtPlace[] => {
+		const [first] = of;
+		if (!first) return [];
+		const { day, channel } = first;
+		const takings = sumMoney(of.map((entry) => entry.money)).toDecimalPlaces(2);
+		const packs = of.reduce((sum, entry) => sum + entry.packs, 0);
+		return [
+			{ day, channel, of, takings, packs, fee: feeOfDay(feeOf(channel, day), takings.toFixed(2), packs) }
+		];
+	});
+}
+
+const partOf = (cost: WholeCost, part: string) =>
+	cost.parts.find((each) => each.part === part)?.perPack ?? '0';
+
+/**
+ * Profit of each selling day and place, in the order given: what was taken, less what the packs cost that
+ * left that day, sold or given, and what the place takes. A pack costs what its batch says a pack costs.
+ */
+export function sellingDays(
+	entries: readonly DayOfBatch[],
+	costOf: (batchId: string) => WholeCost | null,
+	feeOf: (channel: string, day: string) => Fee
+): SellingDay[] {
+	return daysOf(entries, feeOf).map(({ day, channel, of, takings, packs, fee }): SellingDay => {
+		const costed = of.map((entry) => ({ gone: entry.packs + entry.given, cost: costOf(entry.batchId) }));
+		const sum = (price: (cost: WholeCost) => string) =>
+			sumMoney(costed.flatMap(({ gone, cost }) => (cost ? new Money(price(cost)).times(gone) : [])));
+		const energy = sum((cost) => partOf(cost, 'energy'));
+		const labour = sum((cost) => partOf(cost, 'labour'));
+		const materials = sum((cost) => cost.perPack ?? '0')
+			.minus(energy)
+			.minus(labour);
+		return {
+			day,
+			channel,
+			packs,
+			given: of.reduce((total, entry) => total + entry.given, 0),
+			takings: takings.toFixed(2),
+			materials: materials.toFixed(2),
+			energy: energy.toFixed(2),
+			labour: labour.toFixed(2),
+			fee: fee.toFixed(2),
+			profit: takings.minus(materials).minus(energy).minus(labour).minus(fee).toFixed(2),
+			uncosted: costed.reduce((total, { gone, cost }) => total + (cost?.perPack ? 0 : gone), 0)
+		};
+	});
+}
+
+/** What of each day's fee a batch bears, by batch id: as much as it brought of the day's takings there. */
+export function feesByBatch(
+	entries: readonly DayOfBatch[],
+	feeOf: (channel: string, day: string) => Fee
+): Map<string, Decimal> {
+	const byBatch = new Map<string, Decimal>();
+	for (const { of, takings, fee } of daysOf(entries, feeOf)) {
+		if (takings.lessThanOrEqualTo(0)) continue;
+		const shares = apportion(
+			of.map((entry) => fee.times(entry.money).div(takings)),
+			fee,
+			2
+		);
+		of.forEach((entry, index) => {
+			const known = byBatch.get(entry.batchId) ?? new Money(0);
+			byBatch.set(entry.batchId, known.plus(shares[index] ?? 0));
+		});
+	}
+	return byBatch;
+}
+
+/** What a batch brought, decimal strings to the cent. */
+export interface BatchProfit {
+	takings: string;
+	fees: string;
+	/** All of it, what was not sold too; null while its cost is not known. */
+	cost: string | null;
+	/** Takings less fees and cost: below zero until enough is sold. */
+	profit: string | null;
+}
+
+/** Profit of a batch so far: what its packs brought, less fees and everything it cost to make. */
+export function batchProfit(takings: string, fees: Decimal, cost: WholeCost | null): BatchProfit {
+	return {
+		takings: new Money(takings).toFixed(2),
+		fees: fees.toFixed(2),
+		cost: cost?.batch ?? null,
+		profit: cost ? new Money(takings).minus(fees).minus(cost.batch).toFixed(2) : null
+	};
+}
