@@ -5,7 +5,30 @@ import { theKitchen } from '$lib/server/kitchens.ts';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
+/** The most a form or a file may hold, but for an archive. */
+const MOST_BYTES = 4 * 1024 ** 2;
+const RESTORE = '/kitchen/data/restore';
+
+/** Whether what comes in is more than is taken there, or does not say how much it is. */
+function isTooLarge({ headers, body }: Request, path: string): boolean {
+	if (body === null || path === RESTORE) return false;
+	const length = headers.get('content-length');
+	return length === null || Number(length) > MOST_BYTES;
+}
+
+const READING = ['GET', 'HEAD', 'OPTIONS'];
+
+/** Whether a page of another site sends it: a browser says so of everything but reading. */
+function isForeign({ method, headers }: Request, origin: string): boolean {
+	const from = headers.get('origin');
+	return !READING.includes(method) && from !== null && from !== origin;
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
+	if (isForeign(event.request, event.url.origin))
+		return new Response('this came from another site', { status: 403 });
+	if (isTooLarge(event.request, event.url.pathname))
+		return new Response('more than is taken here', { status: 413 });
 	event.locals.db = database();
 	event.locals.kitchen = await theKitchen(event.locals.db);
 	return resolve(event);

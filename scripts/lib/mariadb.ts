@@ -109,6 +109,8 @@ function initSql(secret: string): string {
 		`CREATE DATABASE IF NOT EXISTS ${DATABASE} CHARACTER SET utf8mb4;`,
 		`CREATE OR REPLACE USER 'squarebatch'@'127.0.0.1' IDENTIFIED BY '${secret}';`,
 		`GRANT ALL ON ${DATABASE}.* TO 'squarebatch'@'127.0.0.1';`,
+		// An archive of an older form is brought up to date in a database beside it.
+		`GRANT ALL ON ${DATABASE}_restore.* TO 'squarebatch'@'127.0.0.1';`,
 		`ALTER USER IF EXISTS 'root'@'localhost' IDENTIFIED BY '${secret}';`,
 		''
 	].join('\n');

@@ -18,7 +18,8 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 	process.env.DATABASE_URL = databaseUrl;
 	process.env.REFERENCE_FILE = join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv');
 	process.env.NODE_ENV = 'production';
-	process.env.BODY_SIZE_LIMIT = '4M';
+	// An archive to restore is large; what else comes in is held to less in the application's hooks.
+	process.env.BODY_SIZE_LIMIT = '512M';
 	process.env.PROTOCOL_HEADER = SCHEME_HEADER;
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;

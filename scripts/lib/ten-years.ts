@@ -34,11 +34,14 @@ export async function fillTenYears(
 	// What the database works out itself is not written.
 	const templates = found.map(({ packs_left: _, ...row }): Row => row);
 	const ids = templates.map((row) => String(row.id));
-	const [lines, weighings, closings] = (await Promise.all([
+	const [lines, weighings, kept] = (await Promise.all([
 		db('batch_lines').where(of).whereIn('batch_id', ids),
 		db('weighings').where(of).whereIn('batch_id', ids).whereNull('corrects_id').whereNotNull('grams'),
 		db('batch_closings').where(of).whereIn('batch_id', ids).where('number', 1)
 	])) as [Row[], Row[], Row[]];
+	const closings = kept.map(
+		({ cost_batch: _1, cost_piece: _2, cost_pack: _3, sellable: _4, ...row }): Row => row
+	);
 	const inserter = new Inserter(db);
 	let [weighed, sold] = [0, 0];
 	const lots = await lotsOfTenYears(inserter, kitchenId, lines, today);

@@ -44,15 +44,17 @@ export function money(amount: string, currency: string, decimals = 2): string {
 	return written.format(amount as unknown as number);
 }
 
+const DAY = new Intl.DateTimeFormat('en-GB', {
+	weekday: 'short',
+	day: 'numeric',
+	month: 'short',
+	year: 'numeric',
+	timeZone: 'UTC'
+});
+
 /** A day such as `Sat, 14 Mar 2026`. */
 export function dayText(day: string): string {
-	return new Intl.DateTimeFormat('en-GB', {
-		weekday: 'short',
-		day: 'numeric',
-		month: 'short',
-		year: 'numeric',
-		timeZone: 'UTC'
-	}).format(new Date(`${day}T00:00:00Z`));
+	return DAY.format(new Date(`${day}T00:00:00Z`));
 }
 
 /** The word for one or several. */

@@ -1,8 +1,8 @@
 import { benchOf } from '$core/bench/bench.ts';
 import type { Entry, Happening } from '$core/bench/entries.ts';
 import { derive } from '$core/derive.ts';
-import { invalidateAll } from '$app/navigation';
 import { getContext, onMount, setContext } from 'svelte';
+import { readAgain } from '../read-again.ts';
 import type { Batch } from '../server/batches/types.ts';
 import { benchBatch, oncePerId } from './bench-batch.ts';
 import { hear, onListening } from './news.ts';
@@ -51,7 +51,7 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 		add(loaded().batch.id, outbox.keptBeside(loaded().batch.id, loaded().entries));
 		const unhear = hear((news) => {
 			if (news.entries.length > 0) add(news.batchId, news.entries);
-			else if (news.batchId === loaded().batch.id) void invalidateAll();
+			else if (news.batchId === loaded().batch.id) void readAgain();
 		});
 		const off = [
 			unhear,

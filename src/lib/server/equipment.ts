@@ -8,6 +8,8 @@ export interface Equipment {
 	name: string;
 	/** Its empty weight, for weighings that forgot to take it off; null while it was not weighed. */
 	tare_g: number | null;
+	/** What it draws while it heats; null where it does not, or nobody said. */
+	power_kw: number | null;
 	/** No longer used; it stays for the batches that were made on it. */
 	retired: boolean;
 }
@@ -19,6 +21,7 @@ export async function listEquipment(db: Database, kitchenId: string): Promise<Eq
 		id: String(row.id),
 		name: String(row.name),
 		tare_g: toNumber(row.tare_g),
+		power_kw: toNumber(row.power_kw),
 		retired: row.retired_at !== null
 	}));
 }
@@ -55,6 +58,18 @@ export async function rememberTare(
 	const known = (await db('equipment').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
 	if (!known) throw new NotFound('this equipment is not here');
 	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ tare_g });
+}
+
+/** Says what a piece of equipment draws while it heats; null where it does not. Throws `NotFound`. */
+export async function setPower(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	power_kw: number | null
+): Promise<void> {
+	const known = (await db('equipment').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	if (!known) throw new NotFound('this equipment is not here');
+	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ power_kw });
 }
 
 /** Takes a piece of equipment out of use. Throws `NotFound`. */

@@ -1,8 +1,9 @@
 import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
+import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import { NotFound } from './errors.ts';
-import { newId, utcNow } from './rows.ts';
+import { newId, utcNow, type Row } from './rows.ts';
 
 /** Whose data it is. */
 export interface Kitchen {
@@ -32,9 +33,11 @@ const COLUMNS = {
 	measureSet: 'measure_set'
 };
 
-/** The kitchen this installation serves: the first that was made. */
+/** The kitchen this installation serves: the one opened last, or the first that was made. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
-	const row = (await db('kitchens').orderBy('id').first(COLUMNS)) as Kitchen | undefined;
+	const row = (await db('kitchens')
+		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
+		.first(COLUMNS)) as Kitchen | undefined;
 	if (!row) throw new NotFound('there is no kitchen yet');
 	return { ...row, scaleDivision_g: Number(row.scaleDivision_g) };
 }
@@ -57,6 +60,35 @@ export async function createKitchen(db: Database, kitchen: Omit<Kitchen, 'id'>):
 	return id;
 }
 
+/** A kitchen of this installation. */
+export interface KitchenHere {
+	id: string;
+	name: string;
+	town: string;
+	/** Whether nothing was ever put into it. */
+	isEmpty: boolean;
+}
+
+/** Every kitchen of this installation, the first that was made first. */
+export async function listKitchens(db: Database): Promise<KitchenHere[]> {
+	const rows = (await db('kitchens').orderBy('id').select('id', 'name', 'town')) as Row[];
+	return Promise.all(
+		rows.map(async (row) => ({
+			id: String(row.id),
+			name: String(row.name),
+			town: String(row.town),
+			isEmpty: !(await db('ingredients').where('kitchen_id', String(row.id)).first('id'))
+		}))
+	);
+}
+
+/** Serves another kitchen of this installation from now on. Throws `NotFound`. */
+export async function openKitchen(db: Database, id: string): Promise<void> {
+	const known = (await db('kitchens').where('id', id).first('id')) as Row | undefined;
+	if (!known) throw new NotFound('this kitchen is not here');
+	await db('kitchens').where('id', id).update({ opened_at: utcNow() });
+}
+
 /** Changes what a kitchen is measured and labelled by. */
 export async function saveKitchen(
 	db: Database,
@@ -75,5 +107,5 @@ export async function saveKitchen(
 
 /** The calendar day it is now in the kitchen, `2026-03-14`. */
 export function today(kitchen: Pick<Kitchen, 'timeZone'>): string {
-	return new Intl.DateTimeFormat('en-CA', { timeZone: kitchen.timeZone }).format(new Date());
+	return dayIn(kitchen.timeZone, new Date());
 }

@@ -6,6 +6,6 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class={['overflow-x-auto', extra]} role="region" aria-label={label} tabindex="0">
+<div class={['relative overflow-x-auto', extra]} role="region" aria-label={label} tabindex="0">
 	{@render children()}
 </div>

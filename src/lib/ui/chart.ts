@@ -78,7 +78,8 @@ function drawPoints(
 	const air = Math.max(round / 5, (Math.max(...values) - Math.min(...values)) * 0.1);
 	chart.setOption({
 		animation: false,
-		grid: { left: 56, right: 150, top: 12, bottom: 24 },
+		// Words stand at the end of the lines across.
+		grid: { left: 56, right: limits.length > 0 ? 150 : 24, top: 12, bottom: 24 },
 		tooltip: {
 			trigger: 'item',
 			formatter: ({ value }: { value: [number, number] }) =>

@@ -8,6 +8,7 @@ import type { Database } from '../db/connection.ts';
 import { NotFound, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../kitchens.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
+import { keepBenchMinutes } from '../costs/working.ts';
 import { lotsOnHand } from '../lots/read.ts';
 import { settleDraws } from '../lots/draw.ts';
 import { squaresWhole } from './closed.ts';
@@ -47,6 +48,7 @@ export async function closeBatch(
 		await transaction('batches')
 			.where({ kitchen_id: kitchen.id, id })
 			.update({ closed_at: closedAt, version: version + 1, updated_at: utcNow() });
+		await keepBenchMinutes(transaction, kitchen.id, id);
 	});
 }
 

@@ -120,7 +120,8 @@ export function batchRows(db: Database, kitchenId: string) {
 		);
 }
 
-async function readBatches(db: Database, kitchen: Kitchen, ids: readonly string[]): Promise<Batch[]> {
+/** Batches by id, newest first. */
+export async function readBatches(db: Database, kitchen: Kitchen, ids: readonly string[]): Promise<Batch[]> {
 	if (ids.length === 0) return [];
 	const rows = (await batchRows(db, kitchen.id).whereIn('b.id', [...ids])) as Row[];
 	const [lineRows, weighings, ingredients, packs, equipment, closedBy, draws, since] = await Promise.all([

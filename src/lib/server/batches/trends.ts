@@ -62,7 +62,7 @@ export function trendsOf(
 }
 
 /** What of a batch was otherwise than in the one before: where to look when a figure moved. */
-function changes(before: Batch | undefined, after: Batch, nameOf: (id: string) => string): string[] {
+export function changes(before: Batch | undefined, after: Batch, nameOf: (id: string) => string): string[] {
 	if (!before?.facts || !after.facts) return [];
 	const found: string[] = [];
 	if (before.formulaNumber !== after.formulaNumber) found.push(`formula version ${after.formulaNumber}`);

@@ -14,7 +14,11 @@ export async function timesTaken(
 			.whereIn('batch_id', [...batchIds]);
 	const [weighings, events] = (await Promise.all([
 		// A correction is typed when a slip is found, not when the batch is made.
-		of('weighings').whereNull('corrects_id').select('batch_id', 'taken_at as at', 'taken_by as what'),
+		// What is typed may have been typed days later: it is not read, and there is most of it.
+		of('weighings')
+			.whereNull('corrects_id')
+			.where('taken_by', 'scale')
+			.select('batch_id', 'taken_at as at', 'taken_by as what'),
 		of('batch_events').select('batch_id', 'happened_at as at', 'name as what')
 	])) as [Row[], Row[]];
 	return new Map(

@@ -3,6 +3,7 @@ import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
 import { PAID_BY, SALE_KINDS, type PaidBy, type SaleKind } from '../../sales/kinds.ts';
 import type { SaleEntry } from '../sales/types.ts';
 import { count, day, id, money, optionalText, text } from './fields.ts';
+import { isDay } from './query.ts';
 
 const MOST_PACKS = 10_000;
 const MOST_ENTRIES = 500;
@@ -10,28 +11,43 @@ const MOST_ENTRIES = 500;
 /** What leaves a batch by the form; a void and a return have forms of their own. */
 const LEAVING = ['sale', 'gift', 'sample', 'written off'] as const;
 
-/** A sale form once read; its id makes a sale sent twice count once. */
-export interface SaleForm {
+/** Packs of one batch; its id makes a line sent twice count once. */
+export interface SaleLine {
 	id: string;
-	kind: (typeof LEAVING)[number];
 	batchId: string;
-	soldOn: string;
-	channel: string;
 	packs: number;
 	price: string;
+}
+
+/** A sale form once read: what one customer got, or what left otherwise. */
+export interface SaleForm {
+	kind: (typeof LEAVING)[number];
+	lines: SaleLine[];
+	soldOn: string;
+	channel: string;
 	paidBy: PaidBy;
 	customer: string;
 	reason: string;
 }
 
+const MOST_LINES = 30;
+
 export const saleForm = Joi.object<SaleForm>({
-	id: id('open the page again'),
 	kind: Joi.valid(...LEAVING).required(),
-	batchId: id('choose the batch the packs are from'),
+	lines: Joi.array()
+		.items(
+			Joi.object({
+				id: id('open the page again'),
+				batchId: id('choose the batch the packs are from'),
+				packs: count(1, MOST_PACKS),
+				price: Joi.when('/kind', { is: 'sale', then: money(), otherwise: Joi.any().custom(() => '0') })
+			})
+		)
+		.min(1)
+		.max(MOST_LINES)
+		.required(),
 	soldOn: day(),
 	channel: text(60, 'say where they went'),
-	packs: count(1, MOST_PACKS),
-	price: Joi.when('kind', { is: 'sale', then: money(), otherwise: Joi.any().custom(() => '0') }),
 	paidBy: Joi.valid(...PAID_BY).required(),
 	customer: Joi.when('paidBy', {
 		is: 'owed',
@@ -128,7 +144,6 @@ export function ledgerQuery(
 		const value = params.get(key);
 		return value !== null && value !== '' && is(value) ? (value as T) : null;
 	};
-	const isDay = (value: string) => /^\d{4}-\d\d-\d\d$/.test(value);
 	const oneOf = (list: readonly string[]) => (value: string) => list.includes(value);
 	const shown = Number(params.get('shown') ?? FIRST_SHOWN);
 	return {

@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/retry.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import type { SaleKind } from '../../sales/kinds.ts';
@@ -59,6 +60,44 @@ export async function voidSale(
 	});
 }
 
+/**
+ * Keeps what one customer got, line by line, all or none; what is owed for it is settled as one. Throws
+ * `Refused` with the line's place.
+ */
+export async function keepCheckout(
+	db: Database,
+	kitchenId: string,
+	{
+		lines,
+		...sale
+	}: Omit<SaleEntry, 'id' | 'batchId' | 'packs' | 'price' | 'checkoutId' | 'ofId' | 'thrownAway'> & {
+		lines: readonly Pick<SaleEntry, 'id' | 'batchId' | 'packs' | 'price'>[];
+	}
+): Promise<void> {
+	const checkoutId = lines[0]?.id ?? null;
+	await inTransaction(db, async (transaction) => {
+		for (const [index, line] of lines.entries())
+			try {
+				await keepSale(transaction, kitchenId, {
+					...sale,
+					...line,
+					checkoutId,
+					ofId: null,
+					thrownAway: false
+				});
+			} catch (error) {
+				if (!(error instanceof Refused)) throw error;
+				const ofLine = ['packs', 'batchId', 'price'];
+				throw new Refused(
+					error.problems.map(({ path, message }) => ({
+						path: ofLine.includes(path) ? `lines[${index}].${path}` : path,
+						message
+					}))
+				);
+			}
+	});
+}
+
 /** Keeps entries in the order given, each for itself: one that cannot be is answered with the reason. */
 export async function keepSales(
 	db: Database,
@@ -79,8 +118,9 @@ export async function keepSales(
 
 /** Keeps one entry; one that was kept before is left as it is. Throws `Refused`. */
 export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry): Promise<void> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		const of = entry.ofId === null ? null : await theEntry(transaction, kitchenId, entry.ofId);
+		if (of && of.batch_id === null) return takeBackPast(transaction, kitchenId, entry, of);
 		const batchId = of ? String(of.batch_id) : entry.batchId;
 		const batch = (await transaction('batches')
 			.where({ kitchen_id: kitchenId, id: batchId })
@@ -116,6 +156,28 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 				packs_given: Number(batch.packs_given) + given
 			});
 	});
+}
+
+/** Takes back a sale from before its batch was kept: there is no batch its packs could go back to. */
+async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<void> {
+	if (entry.kind !== 'void')
+		refuse('', 'nobody knows of which batch these packs were: void the sale, and enter what stands');
+	await db('sales')
+		.where({ kitchen_id: kitchenId, id: String(of.id) })
+		.forUpdate()
+		.first('id');
+	if (await db('sales').where({ kitchen_id: kitchenId, id: entry.id }).first('id')) return;
+	for (const { isGiven, soldOn, ...row } of await voidRows(db, kitchenId, entry, of))
+		await db('sales').insert({
+			...row,
+			is_given: isGiven,
+			kitchen_id: kitchenId,
+			batch_id: null,
+			item: of.item,
+			product_id: of.product_id,
+			sold_on: soldOn,
+			created_at: utcNow()
+		});
 }
 
 function refuseTooMany(batch: Row, packs: number, more: number): void {

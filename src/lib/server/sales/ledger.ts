@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { Decimal } from 'decimal.js';
 import { ulid } from 'ulid';
 import type { Database } from '../db/connection.ts';
-import { toMoney, type Row } from '../rows.ts';
+import { toMoney, toNumber, type Row } from '../rows.ts';
 import type { PaidBy, SaleKind } from '../../sales/kinds.ts';
 import type { Sale } from './types.ts';
 
@@ -29,17 +29,14 @@ export const ALL: LedgerFilter = {
 };
 
 /** The entries of a filter, not yet read. */
-function filtered(db: Database, kitchenId: string, filter: LedgerFilter): Knex.QueryBuilder {
+export function filtered(db: Database, kitchenId: string, filter: LedgerFilter): Knex.QueryBuilder {
 	const query = db('sales as s').where('s.kitchen_id', kitchenId);
 	if (filter.from) query.where('s.sold_on', '>=', filter.from);
 	if (filter.to) query.where('s.sold_on', '<=', filter.to);
 	if (filter.channel) query.where('s.channel', filter.channel);
 	if (filter.kind) query.where('s.kind', filter.kind);
 	if (filter.paidBy) query.where('s.paid_by', filter.paidBy);
-	if (filter.productId)
-		query
-			.join('batches as pb', 'pb.id', 's.batch_id')
-			.where({ 'pb.kitchen_id': kitchenId, 'pb.product_id': filter.productId });
+	if (filter.productId) query.where('s.product_id', filter.productId);
 	return query;
 }
 
@@ -105,9 +102,9 @@ async function salesById(db: Database, kitchenId: string, ids: readonly string[]
 	if (ids.length === 0) return [];
 	const [rows, about] = (await Promise.all([
 		db('sales as s')
-			.join('batches as b', 'b.id', 's.batch_id')
-			.join('products as p', 'p.id', 'b.product_id')
-			.join('formulas as f', 'f.id', 'p.formula_id')
+			.leftJoin('batches as b', 'b.id', 's.batch_id')
+			.leftJoin('products as p', 'p.id', 'b.product_id')
+			.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 			.where('s.kitchen_id', kitchenId)
 			.whereIn('s.id', [...ids])
 			.select('s.*', 'b.code', 'b.pack_pieces', 'f.name'),
@@ -139,10 +136,10 @@ function fromRow(row: Row, voided: boolean, returned: number): Sale {
 	return {
 		id: String(row.id),
 		kind: row.kind as SaleKind,
-		batchId: String(row.batch_id),
-		batchCode: String(row.code),
-		product: String(row.name),
-		packPieces: Number(row.pack_pieces),
+		batchId: idOrNull(row.batch_id),
+		batchCode: String(row.code ?? ''),
+		product: String(row.name ?? row.item),
+		packPieces: toNumber(row.pack_pieces),
 		soldOn: String(row.sold_on),
 		channel: String(row.channel),
 		packs: Number(row.packs),
@@ -173,92 +170,12 @@ export async function recentIds(db: Database, kitchenId: string): Promise<string
 	return (await db('sales').where('kitchen_id', kitchenId).where('id', '>=', oldest).pluck('id')) as string[];
 }
 
-/** Packs and money of some entries; voids and returns taken off. */
-export interface Sum {
-	/** Sold. */
-	packs: number;
-	/** Gone without being sold. */
-	given: number;
-	money: string;
-	entries: number;
-}
-
-export interface GroupSum extends Sum {
-	/** The day, the product's id, the channel or the way of paying. */
-	key: string;
-	name: string;
-}
-
-/** By what a total can be split. */
-export type SplitBy = 'day' | 'month' | 'product' | 'channel' | 'paid';
-
-/** Money is summed by the database in decimals: to the cent in whatever order. */
-const sums = (db: Database) => [
-	db.raw('COALESCE(SUM(IF(s.is_given, 0, s.packs)), 0) AS packs'),
-	db.raw('COALESCE(SUM(IF(s.is_given, s.packs, 0)), 0) AS given'),
-	db.raw('COALESCE(SUM(s.packs * s.price), 0) AS money'),
-	db.raw('COUNT(*) AS entries')
-];
-
-const toSum = (row: Row): Sum => ({
-	packs: Number(row.packs),
-	given: Number(row.given),
-	money: new Decimal(String(row.money)).toFixed(2),
-	entries: Number(row.entries)
-});
-
-/** What the entries of a filter add up to. */
-export async function ledgerTotal(db: Database, kitchenId: string, filter: LedgerFilter): Promise<Sum> {
-	const row = (await filtered(db, kitchenId, filter).first(sums(db))) as Row;
-	return toSum(row);
-}
-
-/** The same, split; days and months in their order, the rest by what they brought. */
-export async function ledgerSplit(
-	db: Database,
-	kitchenId: string,
-	filter: LedgerFilter,
-	by: SplitBy
-): Promise<GroupSum[]> {
-	if (by === 'product') return productSplit(db, kitchenId, filter);
-	const column = {
-		day: 's.sold_on',
-		month: "DATE_FORMAT(s.sold_on, '%Y-%m')",
-		channel: 's.channel',
-		paid: "COALESCE(s.paid_by, '')"
-	}[by];
-	const query = filtered(db, kitchenId, filter)
-		.groupByRaw(column)
-		.select(db.raw(`${column} AS \`key\``), db.raw(`${column} AS name`));
-	query.orderByRaw(by === 'day' || by === 'month' ? '1' : 'money DESC');
-	const rows = (await query.select(sums(db))) as Row[];
-	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.name) }));
-}
-
-/** By product: batch by batch first, for there are far fewer of them than entries. */
-async function productSplit(db: Database, kitchenId: string, filter: LedgerFilter): Promise<GroupSum[]> {
-	const byBatch = filtered(db, kitchenId, filter)
-		.groupBy('s.batch_id')
-		.select('s.batch_id', ...sums(db))
-		.as('t');
-	const rows = (await db
-		.from(byBatch)
-		.join('batches as b', 'b.id', 't.batch_id')
-		.join('products as p', 'p.id', 'b.product_id')
-		.join('formulas as f', 'f.id', 'p.formula_id')
-		.groupBy('p.id', 'f.name', 'b.pack_pieces')
-		.orderBy('money', 'desc')
-		.select('p.id as key', db.raw("CONCAT(f.name, ' × ', b.pack_pieces) AS name"))
-		.sum({ packs: 't.packs', given: 't.given', money: 't.money', entries: 't.entries' })) as Row[];
-	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.name) }));
-}
-
-/** Ways packs were sold by, those used last first. */
+/** Ways packs were sold by: those of the newest month first, of it the most used. */
 export async function channelsUsed(db: Database, kitchenId: string): Promise<string[]> {
-	const rows = (await db('sales')
+	const rows = (await db('sales_months')
 		.where('kitchen_id', kitchenId)
 		.groupBy('channel')
-		.orderByRaw('MAX(sold_on) DESC')
+		.orderByRaw('MAX(month) DESC, SUM(entries) DESC')
 		.select('channel')) as Row[];
 	return rows.map((row) => String(row.channel));
 }

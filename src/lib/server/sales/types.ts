@@ -4,11 +4,13 @@ import type { PaidBy, SaleKind } from '../../sales/kinds.ts';
 export interface Sale {
 	id: string;
 	kind: SaleKind;
-	batchId: string;
+	/** Null for one from before its batch was kept here. */
+	batchId: string | null;
 	batchCode: string;
-	/** The formula's name. */
+	/** The formula's name, or what a past sale says was sold. */
 	product: string;
-	packPieces: number;
+	/** Null where nobody knows. */
+	packPieces: number | null;
 	soldOn: string;
 	channel: string;
 	packs: number;

@@ -1,7 +1,8 @@
 import { paceOf, type Pace } from '$core/cost/pace.ts';
 import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
-import { ALL, ledgerTotal } from './ledger.ts';
+import { ALL } from './ledger.ts';
+import { ledgerTotal } from './totals.ts';
 
 /** What was sold in a calendar year, against what the local profile says may be. */
 export interface YearOfSales {

@@ -14,6 +14,7 @@ import { bake, type Slip } from './bake.ts';
 import { halfDivided, stepThrough } from './bench.ts';
 import { acceptSesame, cleanAtNoon, equipDemo, type DemoContact } from './contact.ts';
 import { approveDemoLabel, noteDemoProfile } from './labels.ts';
+import { noteDemoCosts, noteDemoMinutes } from './costs.ts';
 import { buyForWeek, countDemoStock, LOTS_SINCE_WEEKS } from './stock.ts';
 import { addDays, lastSaturday, WEEKS } from './days.ts';
 import { DEMO_PRODUCTS, demoSteps, type DemoProduct } from './products.ts';
@@ -57,6 +58,7 @@ async function loadDemo(database: Database): Promise<void> {
 		const formulaIds = await Promise.all(DEMO_PRODUCTS.map((demo) => addFormula(db, kitchen, demo, of)));
 		await noteDemoProfile(db, kitchen);
 		const contact = await equipDemo(db, kitchen);
+		await noteDemoCosts(db, kitchen, addDays(lastSaturday(day), -7 * WEEKS), MARKET, contact);
 		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
 		await planNext(db, kitchen, formulaIds, day);
 	});
@@ -197,8 +199,11 @@ async function makeBatch(
 		},
 		`${madeOn} 15:30:00.000`
 	);
-	await stepThrough(db, kitchen, planned, demo, demoSteps(demo), chance(Number(madeOn.replaceAll('-', ''))));
-	return getBatch(db, kitchen, id);
+	const ofThatDay = chance(Number(madeOn.replaceAll('-', '')));
+	await stepThrough(db, kitchen, planned, demo, demoSteps(demo), ofThatDay);
+	const made = await getBatch(db, kitchen, id);
+	await noteDemoMinutes(db, kitchen, made, ofThatDay);
+	return made;
 }
 
 async function sellAtMarket(

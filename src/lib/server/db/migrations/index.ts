@@ -48,6 +48,12 @@ import * as packsGiven from './0046_packs_given.ts';
 import * as salePayments from './0047_sale_payments.ts';
 import * as salesGiven from './0048_sales_given.ts';
 import * as leftAndOnHand from './0049_left_and_on_hand.ts';
+import * as runningCosts from './0050_running_costs.ts';
+import * as closingCosts from './0051_closing_costs.ts';
+import * as kitchenOpened from './0052_kitchen_opened.ts';
+import * as pastSales from './0053_past_sales.ts';
+import * as salesMonths from './0054_sales_months.ts';
+import * as salesByDayAndBatch from './0055_sales_by_day_and_batch.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -99,5 +105,11 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0046_packs_given', packsGiven],
 	['0047_sale_payments', salePayments],
 	['0048_sales_given', salesGiven],
-	['0049_left_and_on_hand', leftAndOnHand]
+	['0049_left_and_on_hand', leftAndOnHand],
+	['0050_running_costs', runningCosts],
+	['0051_closing_costs', closingCosts],
+	['0052_kitchen_opened', kitchenOpened],
+	['0053_past_sales', pastSales],
+	['0054_sales_months', salesMonths],
+	['0055_sales_by_day_and_batch', salesByDayAndBatch]
 ];

@@ -1,0 +1,71 @@
+import { createHash } from 'node:crypto';
+import type { Database } from '../db/connection.ts';
+import type { Row } from '../rows.ts';
+import { ARCHIVE_VERSION, LIST_BEGINS, LIST_ENDS, rowLines, tableFile, type Manifest } from './format.ts';
+import { kitchenColumn, kitchenTables, KITCHENS, migrationOf, type KitchenTable } from './tables.ts';
+
+/** So many rows are read at a time. */
+const AT_ONCE = 2000;
+
+/** A piece of a file of an archive; `last` closes the file. */
+export interface Piece {
+	file: string;
+	text: string;
+	last: boolean;
+}
+
+/** Rows of a kitchen's table in the order of their ids, some at a time. */
+export async function* rowsOf(
+	db: Database,
+	kitchenId: string,
+	{ name, columns }: KitchenTable
+): AsyncGenerator<Row[]> {
+	let after = '';
+	for (;;) {
+		const rows = (await db(name)
+			.where(kitchenColumn(name), kitchenId)
+			.where('id', '>', after)
+			.orderBy('id')
+			.limit(AT_ONCE)
+			.select(columns)) as Row[];
+		// Which kitchen is open is of this machine, not of the kitchen.
+		if (rows.length > 0) yield name === KITCHENS ? rows.map((row) => ({ ...row, opened_at: null })) : rows;
+		if (rows.length < AT_ONCE) return;
+		after = String(rows.at(-1)?.id);
+	}
+}
+
+/**
+ * Every row of a kitchen as files of an archive, piece by piece, and at the end what there is. Run it in a
+ * transaction, so that it is all of one moment.
+ */
+export async function* dumpKitchen(
+	db: Database,
+	kitchen: { id: string; name: string },
+	writtenAt: string
+): AsyncGenerator<Piece, Manifest> {
+	const tables: Manifest['tables'] = [];
+	for (const table of await kitchenTables(db)) {
+		const hash = createHash('sha256');
+		const file = tableFile(table.name);
+		let rows = 0;
+		const piece = (text: string, last = false): Piece => {
+			hash.update(text);
+			return { file, text, last };
+		};
+		yield piece(LIST_BEGINS);
+		for await (const some of rowsOf(db, kitchen.id, table)) {
+			yield piece([...rowLines(some, rows === 0)].join(''));
+			rows += some.length;
+		}
+		yield piece(LIST_ENDS, true);
+		tables.push({ name: table.name, rows, sha256: hash.digest('hex') });
+	}
+	return {
+		squareBatchArchive: ARCHIVE_VERSION,
+		kitchen: { id: kitchen.id, name: kitchen.name },
+		writtenAt,
+		migration: await migrationOf(db),
+		tables
+	};
+}

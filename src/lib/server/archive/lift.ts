@@ -1,0 +1,58 @@
+import { migrateTo, migrate } from '../db/migrate.ts';
+import { openDatabase, type Database } from '../db/connection.ts';
+import { refuse } from '../errors.ts';
+import type { Row } from '../rows.ts';
+import { dumpKitchen } from './dump.ts';
+import type { Archive } from './read.ts';
+import { insertAll } from './restore.ts';
+import { tableFile } from './format.ts';
+
+/** Beside the database: the application's own has the right to it. */
+const SUFFIX = '_restore';
+
+/**
+ * An archive of an older Square Batch in today's form: it is laid into a database of its form beside this
+ * one, which every later migration is run on, as it was on the kitchens that stayed.
+ */
+export async function lifted(database: Database, archive: Archive): Promise<Archive> {
+	const beside = `${String(database.client.database())}${SUFFIX}`;
+	try {
+		await database.raw('DROP DATABASE IF EXISTS ??', [beside]);
+		await database.raw('CREATE DATABASE ?? CHARACTER SET utf8mb4', [beside]);
+	} catch {
+		refuse(
+			'',
+			`this archive is of an older Square Batch, and bringing it up to date needs the right to make the database ${beside}`
+		);
+	}
+	const scratch = openDatabase(urlOf(database, beside));
+	try {
+		await migrateTo(scratch, archive.manifest.migration);
+		await scratch.transaction(async (db) => {
+			await db.raw('SET SESSION foreign_key_checks = 0');
+			await insertAll(db, archive);
+		});
+		await migrate(scratch);
+		return await collected(scratch, archive);
+	} finally {
+		await scratch.destroy();
+		await database.raw('DROP DATABASE IF EXISTS ??', [beside]);
+	}
+}
+
+async function collected(scratch: Database, { manifest }: Archive): Promise<Archive> {
+	const texts = new Map<string, string[]>();
+	const tables = dumpKitchen(scratch, manifest.kitchen, manifest.writtenAt);
+	let next = await tables.next();
+	for (; !next.done; next = await tables.next()) {
+		const { file, text } = next.value;
+		texts.set(file, [...(texts.get(file) ?? []), text]);
+	}
+	const read = (table: string) => JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Row[];
+	return { manifest: next.value, rowsOf: read };
+}
+
+function urlOf(database: Database, name: string): string {
+	const { host, port, user, password } = database.client.config.connection as Record<string, string>;
+	return `mysql://${encodeURIComponent(user ?? '')}:${encodeURIComponent(password ?? '')}@${host}:${port}/${name}`;
+}

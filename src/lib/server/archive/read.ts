@@ -1,0 +1,89 @@
+import { createHash } from 'node:crypto';
+import Joi from 'joi';
+import { unzip, type Unzipped } from 'fflate';
+import { refuse } from '../errors.ts';
+import type { Row } from '../rows.ts';
+import { ARCHIVE_VERSION, MANIFEST, tableFile, type Manifest } from './format.ts';
+
+/** The most the tables of an archive may come to: ten busy years are a tenth of it. */
+const MOST_BYTES = 1024 ** 3;
+
+/** An archive as it was read: what it says of itself, and the rows of each table. */
+export interface Archive {
+	manifest: Manifest;
+	rowsOf: (table: string) => Row[];
+}
+
+const manifestSchema = Joi.object<Manifest>({
+	squareBatchArchive: Joi.number().integer().required(),
+	kitchen: Joi.object({
+		id: Joi.string()
+			.pattern(/^[0-9A-Z]{26}$/)
+			.required(),
+		name: Joi.string().allow('').required()
+	}).required(),
+	writtenAt: Joi.string().isoDate().required(),
+	migration: Joi.string().required(),
+	tables: Joi.array()
+		.items(
+			Joi.object({
+				name: Joi.string()
+					.pattern(/^[a-z_]+$/)
+					.required(),
+				rows: Joi.number().integer().min(0).required(),
+				sha256: Joi.string().hex().length(64).required()
+			})
+		)
+		.required()
+});
+
+/** Reads an archive and sees that it is whole. Throws `Refused` with what is wrong with it. */
+export async function readArchive(bytes: Uint8Array): Promise<Archive> {
+	const files = await unzipped(bytes);
+	const manifest = manifestIn(files);
+	const rows = new Map<string, Row[]>();
+	for (const table of manifest.tables) {
+		const file = files[tableFile(table.name)];
+		if (!file) refuse('', `the archive is not whole: ${tableFile(table.name)} is missing`);
+		if (createHash('sha256').update(file).digest('hex') !== table.sha256)
+			refuse('', `${tableFile(table.name)} is not as it was written: it was changed or is damaged`);
+		const list = parsed(file, tableFile(table.name));
+		if (!Array.isArray(list) || list.length !== table.rows)
+			return refuse('', `${tableFile(table.name)} does not hold the ${table.rows} rows it should`);
+		rows.set(table.name, list as Row[]);
+	}
+	return { manifest, rowsOf: (table) => rows.get(table) ?? [] };
+}
+
+function manifestIn(files: Unzipped): Manifest {
+	const file = files[MANIFEST];
+	if (!file) return refuse('', `this is not an archive of Square Batch: it has no ${MANIFEST}`);
+	const said = manifestSchema.validate(parsed(file, MANIFEST), { convert: false });
+	if (said.error) return refuse('', `${MANIFEST} cannot be read: ${said.error.message}`);
+	if (said.value.squareBatchArchive !== ARCHIVE_VERSION)
+		refuse('', 'this archive was written by a newer Square Batch: bring this one up to date first');
+	return said.value;
+}
+
+function unzipped(bytes: Uint8Array): Promise<Unzipped> {
+	let total = 0;
+	return new Promise((resolve, reject) => {
+		const filter = ({ name, originalSize }: { name: string; originalSize: number }) => {
+			if (name !== MANIFEST && !name.startsWith('tables/')) return false;
+			total += originalSize;
+			return total <= MOST_BYTES;
+		};
+		unzip(bytes, { filter }, (error, files) => {
+			if (error) reject(error as Error);
+			else resolve(files);
+		});
+	}).catch(() => refuse('', 'this is not a zip file, or it is damaged')) as Promise<Unzipped>;
+}
+
+function parsed(file: Uint8Array, name: string): unknown {
+	try {
+		return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(file));
+	} catch {
+		return refuse('', `${name} cannot be read: it is not JSON`);
+	}
+}

@@ -1,0 +1,74 @@
+import type { Database } from '../db/connection.ts';
+import { groupBy, type Row } from '../rows.ts';
+
+/** A reference that must lead somewhere: columns of a table and those they name. */
+export interface Reference {
+	name: string;
+	from: string;
+	to: string;
+	columns: [from: string, to: string][];
+}
+
+/** A table that holds a kitchen's data, as the database describes it. */
+export interface KitchenTable {
+	name: string;
+	/** Without those the database works out itself. */
+	columns: string[];
+	references: Reference[];
+}
+
+/** The table of kitchens has its own id where the others have `kitchen_id`. */
+export const KITCHENS = 'kitchens';
+
+/** Which column of a table says whose row it is. */
+export const kitchenColumn = (table: string): string => (table === KITCHENS ? 'id' : 'kitchen_id');
+
+/**
+ * Every table that holds a kitchen's data, by name: read off the database, so that no table added later is
+ * forgotten.
+ */
+export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
+	const [columns, keys] = (await Promise.all([
+		db('information_schema.columns')
+			.where('table_schema', db.raw('DATABASE()'))
+			.orderBy(['table_name', 'ordinal_position'])
+			.select('table_name as name', 'column_name as col', 'is_generated as made'),
+		db('information_schema.key_column_usage')
+			.where('table_schema', db.raw('DATABASE()'))
+			.whereNotNull('referenced_table_name')
+			.orderBy(['constraint_name', 'ordinal_position'])
+			.select(
+				'constraint_name as name',
+				'table_name as from',
+				'column_name as from_column',
+				'referenced_table_name as to',
+				'referenced_column_name as to_column'
+			)
+	])) as [Row[], Row[]];
+	const references = [...groupBy(keys, (row) => `${String(row.from)} ${String(row.name)}`).values()].map(
+		(of): Reference => ({
+			name: String(of[0]?.name),
+			from: String(of[0]?.from),
+			to: String(of[0]?.to),
+			columns: of.map((row) => [String(row.from_column), String(row.to_column)])
+		})
+	);
+	return [...groupBy(columns, (row) => String(row.name))]
+		.filter(([name, of]) => of.some((row) => row.col === kitchenColumn(name)) && isKept(name))
+		.map(([name, of]) => ({
+			name,
+			columns: of.filter((row) => row.made !== 'ALWAYS').map((row) => String(row.col)),
+			references: references.filter((reference) => reference.from === name)
+		}));
+}
+
+/** Sums that the database keeps of rows beside them: they come back with the rows. */
+const SUMS = ['sales_months'];
+
+const isKept = (name: string) => !name.startsWith('knex_') && !SUMS.includes(name);
+
+/** The newest migration the database is at. */
+export async function migrationOf(db: Database): Promise<string> {
+	const row = (await db('knex_migrations').orderBy('id', 'desc').first('name')) as Row | undefined;
+	return String(row?.name ?? '');
+}

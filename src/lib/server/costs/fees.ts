@@ -1,0 +1,45 @@
+import { NO_FEE, type Fee } from '$core/cost/selling.ts';
+import type { Database } from '../db/connection.ts';
+import { newId, toMoney, utcNow, type Row } from '../rows.ts';
+
+/** What a place takes from a day on. */
+export interface FeeFrom extends Fee {
+	id: string;
+	channel: string;
+	validFrom: string;
+}
+
+/** Every fee of the kitchen, the newest first. */
+export async function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
+	const rows = (await db('channel_fees')
+		.where('kitchen_id', kitchenId)
+		.orderBy([
+			{ column: 'valid_from', order: 'desc' },
+			{ column: 'id', order: 'desc' }
+		])) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		channel: String(row.channel),
+		validFrom: String(row.valid_from),
+		perDay: toMoney(row.per_day),
+		share: Number(row.share)
+	}));
+}
+
+/** What a place takes on a day. */
+export function feeOn(newestFirst: readonly FeeFrom[], channel: string, day: string): Fee {
+	return newestFirst.find((fee) => fee.channel === channel && fee.validFrom <= day) ?? NO_FEE;
+}
+
+/** Gives what a place takes from a day on; like a price it is never changed. */
+export async function addFee(db: Database, kitchenId: string, fee: Omit<FeeFrom, 'id'>): Promise<void> {
+	await db('channel_fees').insert({
+		id: newId(),
+		kitchen_id: kitchenId,
+		channel: fee.channel,
+		valid_from: fee.validFrom,
+		per_day: fee.perDay,
+		share: fee.share,
+		created_at: utcNow()
+	});
+}

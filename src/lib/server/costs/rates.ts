@@ -1,0 +1,49 @@
+import type { Rates } from '$core/cost/whole.ts';
+import type { Database } from '../db/connection.ts';
+import { newId, toMoney, utcNow, type Row } from '../rows.ts';
+
+/** What energy and labour cost from a day on. */
+export interface RatesFrom extends Rates {
+	id: string;
+	validFrom: string;
+}
+
+const NONE: Rates = { tariff_perKwh: null, labour_perHour: null };
+const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value));
+
+/** Every rate of the kitchen, the newest first. */
+export async function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
+	const rows = (await db('cost_rates')
+		.where('kitchen_id', kitchenId)
+		.orderBy([
+			{ column: 'valid_from', order: 'desc' },
+			{ column: 'id', order: 'desc' }
+		])) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		validFrom: String(row.valid_from),
+		tariff_perKwh: moneyOrNull(row.tariff_per_kwh),
+		labour_perHour: moneyOrNull(row.labour_per_hour)
+	}));
+}
+
+/** The rates in force on a day; nothing is counted before the first. */
+export function ratesOn(newestFirst: readonly RatesFrom[], day: string): Rates {
+	return newestFirst.find((rates) => rates.validFrom <= day) ?? NONE;
+}
+
+/** Gives rates from a day on. They are history: none is changed, a later one of the same day stands. */
+export async function addRates(
+	db: Database,
+	kitchenId: string,
+	{ validFrom, tariff_perKwh, labour_perHour }: Omit<RatesFrom, 'id'>
+): Promise<void> {
+	await db('cost_rates').insert({
+		id: newId(),
+		kitchen_id: kitchenId,
+		valid_from: validFrom,
+		tariff_per_kwh: tariff_perKwh,
+		labour_per_hour: labour_perHour,
+		created_at: utcNow()
+	});
+}

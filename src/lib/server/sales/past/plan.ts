@@ -1,0 +1,205 @@
+import { Decimal } from 'decimal.js';
+import type { Database } from '../../db/connection.ts';
+import { listProducts, type Product } from '../../products.ts';
+import { toMoney, type Row } from '../../rows.ts';
+import type { PastSale, ReadRow, RowProblem } from './read.ts';
+
+/** A part of a past sale: packs of one batch, or of none that is known. */
+export interface PastPart {
+	packs: number;
+	batch: { id: string; code: string } | null;
+}
+
+/** What bringing a row in would do. */
+export interface PlannedRow {
+	line: number;
+	sale: PastSale | null;
+	/** The formula's name where the product is known, else as written. */
+	item: string;
+	productId: string | null;
+	/** Oldest batch first; one part without a batch where none is taken. */
+	parts: PastPart[];
+	/** packs × price, decimal string. */
+	total: string;
+	state: 'new' | 'here' | 'alike' | 'left out' | 'bad';
+	problems: RowProblem[];
+	/** Its cells as they stand in the file. */
+	raw: string;
+	/** Why it is left out, or what it is like. */
+	why: string;
+}
+
+/** A batch with what is left of it while rows are planned. */
+interface BatchAtHand {
+	id: string;
+	code: string;
+	productId: string;
+	madeOn: string;
+	left: number;
+}
+
+interface Known {
+	products: Map<string, Product>;
+	byCode: Map<string, BatchAtHand>;
+	/** Oldest first. */
+	byProduct: Map<string, BatchAtHand[]>;
+	ids: ReadonlySet<string>;
+	/** How often each sale of the file's days is in the ledger already. */
+	alike: Map<string, number>;
+}
+
+const likeness = (sale: { soldOn: string; channel: string; packs: number; price: string; item: string }) =>
+	[
+		sale.soldOn,
+		sale.channel.toLowerCase(),
+		sale.packs,
+		new Decimal(sale.price).toFixed(4),
+		sale.item.toLowerCase()
+	].join('|');
+
+/**
+ * What each row of a file would do. With `fromBatches` a row that names a product draws from its oldest
+ * batches that had packs left and were made by its day; what they do not cover, and every row without it,
+ * is of no known batch. A row that names a batch is of that batch or is bad.
+ */
+export async function planRows(
+	db: Database,
+	kitchenId: string,
+	rows: readonly ReadRow[],
+	fromBatches: boolean
+): Promise<PlannedRow[]> {
+	const known = await whatIsKnown(db, kitchenId, rows);
+	return rows.map((row) => planned(row, known, fromBatches));
+}
+
+async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadRow[]): Promise<Known> {
+	const days = [...new Set(rows.flatMap((row) => row.sale?.soldOn ?? []))];
+	const [products, batches, ids, sold] = await Promise.all([
+		listProducts(db, kitchenId),
+		db('batches')
+			.where('kitchen_id', kitchenId)
+			.where('packs_left', '>', 0)
+			.orderBy(['made_on', 'id'])
+			.select('id', 'code', 'product_id', 'made_on', 'packs_left') as Promise<Row[]>,
+		db('sales')
+			.where('kitchen_id', kitchenId)
+			.whereIn(
+				'id',
+				rows.flatMap((row) => row.sale?.id ?? [])
+			)
+			.pluck('id') as Promise<string[]>,
+		db('sales as s')
+			.leftJoin('batches as b', 'b.id', 's.batch_id')
+			.leftJoin('products as p', 'p.id', 'b.product_id')
+			.leftJoin('formulas as f', 'f.id', 'p.formula_id')
+			.where('s.kitchen_id', kitchenId)
+			.whereIn('s.sold_on', days)
+			.where('s.packs', '>', 0)
+			.groupBy('s.sold_on', 's.channel', 's.price', 's.checkout_id', 's.item', 'f.name')
+			.select('s.sold_on', 's.channel', 's.price', db.raw('COALESCE(s.item, f.name) AS item'))
+			.sum('s.packs as packs') as Promise<Row[]>
+	]);
+	const known: Known = {
+		products: new Map(products.map((product) => [product.name.toLowerCase(), product])),
+		byCode: new Map(),
+		byProduct: new Map(),
+		ids: new Set(ids),
+		alike: new Map()
+	};
+	for (const row of batches) {
+		const batch: BatchAtHand = {
+			id: String(row.id),
+			code: String(row.code),
+			productId: String(row.product_id),
+			madeOn: String(row.made_on),
+			left: Number(row.packs_left)
+		};
+		known.byCode.set(batch.code.toLowerCase(), batch);
+		const of = known.byProduct.get(batch.productId);
+		if (of) of.push(batch);
+		else known.byProduct.set(batch.productId, [batch]);
+	}
+	for (const row of sold) {
+		const key = likeness({
+			soldOn: String(row.sold_on),
+			channel: String(row.channel),
+			packs: Number(row.packs),
+			price: toMoney(row.price),
+			item: String(row.item)
+		});
+		known.alike.set(key, (known.alike.get(key) ?? 0) + 1);
+	}
+	return known;
+}
+
+function planned(
+	{ line, sale, problems, raw, leftOut }: ReadRow,
+	known: Known,
+	fromBatches: boolean
+): PlannedRow {
+	const row: PlannedRow = {
+		line,
+		sale,
+		item: sale?.product ?? '',
+		productId: null,
+		parts: [],
+		total: '0.00',
+		state: leftOut ? 'left out' : 'bad',
+		problems,
+		raw,
+		why: leftOut
+	};
+	if (!sale) return row;
+	const product = known.products.get(sale.product.toLowerCase());
+	row.item = product?.name ?? sale.product;
+	row.productId = product?.id ?? null;
+	row.total = new Decimal(sale.price).times(sale.packs).toFixed(2);
+	if (sale.id !== null && known.ids.has(sale.id))
+		return { ...row, state: 'here', why: 'is in the ledger already' };
+	if (sale.batch !== '') {
+		const batch = known.byCode.get(sale.batch.toLowerCase());
+		const problem = problemOfBatch(sale, batch, product);
+		if (problem || !batch) return { ...row, problems: [{ column: 'batch', message: problem }] };
+		batch.left -= sale.packs;
+		row.parts = [{ packs: sale.packs, batch }];
+	} else {
+		row.parts = fromBatches && product ? drawn(sale, known.byProduct.get(product.id) ?? []) : [];
+		const rest = sale.packs - row.parts.reduce((sum, part) => sum + part.packs, 0);
+		if (rest > 0) row.parts.push({ packs: rest, batch: null });
+	}
+	const key = likeness({ ...sale, item: row.item });
+	const alike = known.alike.get(key) ?? 0;
+	// Two alike in the file are two; as many as the ledger has are taken for those.
+	if (alike > 0) known.alike.set(key, alike - 1);
+	return alike > 0
+		? { ...row, state: 'alike', why: 'one like it is in the ledger: take it only if it is another' }
+		: { ...row, state: 'new' };
+}
+
+function problemOfBatch(
+	sale: PastSale,
+	batch: BatchAtHand | undefined,
+	product: Product | undefined
+): string {
+	if (!batch) return `there is no batch ${sale.batch} with packs left`;
+	if (product && product.id !== batch.productId) return `batch ${batch.code} is not of ${product.name}`;
+	if (batch.madeOn > sale.soldOn) return `batch ${batch.code} was made on ${batch.madeOn}, after this day`;
+	if (batch.left < sale.packs)
+		return `batch ${batch.code} has ${batch.left} ${batch.left === 1 ? 'pack' : 'packs'} left, not ${sale.packs}`;
+	return '';
+}
+
+/** Packs from the oldest batches that had some by that day; each is less by what is taken. */
+function drawn(sale: PastSale, oldestFirst: readonly BatchAtHand[]): PastPart[] {
+	const parts: PastPart[] = [];
+	let wanted = sale.packs;
+	for (const batch of oldestFirst) {
+		if (wanted === 0) break;
+		const packs = batch.madeOn > sale.soldOn ? 0 : Math.min(wanted, batch.left);
+		if (packs === 0) continue;
+		batch.left -= packs;
+		wanted -= packs;
+		parts.push({ packs, batch: { id: batch.id, code: batch.code } });
+	}
+	return parts;
+}

@@ -1,0 +1,82 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { plural } from '$lib/format.ts';
+	import { till } from '$lib/sales/till.svelte.ts';
+	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import Problems from '$lib/ui/Problems.svelte';
+	import NewKitchen from './NewKitchen.svelte';
+	import Restore from './Restore.svelte';
+
+	let { data } = $props();
+	const open = draftForm<never>({ saved: 'Opened' });
+	/** What is still on its way belongs to the kitchen that is open. */
+	const waiting = $derived(outbox.waiting.length + till.waiting.length);
+</script>
+
+<svelte:head><title>Data in and out · Square Batch</title></svelte:head>
+<p class="text-sm"><a href="/kitchen">Kitchen</a></p>
+<h1>Data in and out</h1>
+
+<section class="border-rule mt-6 border-t pt-4" aria-labelledby="archive-heading">
+	<h2 id="archive-heading">Everything in one archive</h2>
+	<p class="text-quiet max-w-prose">
+		All that {data.kitchen.name} holds, in forms other programs read: every row as JSON, lists as CSV, formulas and
+		batches as Square Batch files, each label revision as PDF, and a README that says what is what. Keep one away
+		from this machine, and often.
+	</p>
+	<div class="mt-3 flex flex-wrap gap-2">
+		<a href="/kitchen/data/archive" class="button button-main" download>Download the archive</a>
+		<a href="/shelf/csv" class="button" download>Only the shelf, CSV</a>
+		<a href="/sales.csv" class="button" download>Only the sales, CSV</a>
+	</div>
+</section>
+
+<section class="border-rule mt-6 border-t pt-4" aria-labelledby="restore-heading">
+	<h2 id="restore-heading">Restore an archive</h2>
+	<p class="text-quiet max-w-prose">
+		The kitchen of the archive comes back as it was, with every weighing, label and sale, and is opened. What is on
+		this machine now stays as it is.
+	</p>
+	{#if waiting > 0}
+		<p class="text-attention-ink mt-2 font-semibold" role="status">
+			{plural(waiting, 'entry', 'entries')} of this kitchen still {waiting === 1 ? 'waits' : 'wait'} to be sent:
+			another is opened once nothing waits.
+		</p>
+	{/if}
+	<Restore blocked={waiting > 0} />
+</section>
+
+<section class="border-rule mt-6 border-t pt-4" aria-labelledby="kitchens-heading">
+	<h2 id="kitchens-heading">Kitchens on this machine</h2>
+	<ul class="divide-rule border-rule mt-2 max-w-3xl divide-y border-y">
+		{#each data.kitchens as kitchen (kitchen.id)}
+			<li class="flex min-h-14 flex-wrap items-center gap-3 py-1">
+				<span class="min-w-0 flex-1 break-words"
+					><b>{kitchen.name}</b>{kitchen.town ? `, ${kitchen.town}` : ''}{kitchen.isEmpty
+						? ' (nothing in it yet)'
+						: ''}</span
+				>
+				{#if kitchen.id === data.openId}
+					<span class="text-squared font-semibold">open</span>
+				{:else}
+					<form method="POST" action="?/open" use:enhance={open.enhance}>
+						<input type="hidden" name="draft" value={JSON.stringify({ id: kitchen.id })} />
+						<button class="button" disabled={open.saving || waiting > 0} aria-label="Open {kitchen.name}">Open</button>
+					</form>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+	<Problems problems={open.problems} />
+	<details class="mt-3">
+		<summary class="min-h-11 cursor-pointer py-2 font-semibold">Begin a kitchen of your own</summary>
+		<NewKitchen
+			timeZones={data.timeZones}
+			currencies={data.currencies}
+			currency={data.kitchen.currency}
+			rules={data.kitchen.rules}
+			blocked={waiting > 0}
+		/>
+	</details>
+</section>

@@ -1,0 +1,261 @@
+import { createHash } from 'node:crypto';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { strFromU8, strToU8, unzipSync, zipSync, type Unzipped } from 'fflate';
+import { readRecipe } from '$core/file/read.ts';
+import { readArchive } from '$lib/server/archive/read.ts';
+import { inParts, restoreKitchen } from '$lib/server/archive/restore.ts';
+import { writeArchive } from '$lib/server/archive/write.ts';
+import type { Manifest } from '$lib/server/archive/format.ts';
+import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
+import { createKitchen, listKitchens, openKitchen, theKitchen } from '$lib/server/kitchens.ts';
+import { ALL } from '$lib/server/sales/ledger.ts';
+import { ledgerTotal } from '$lib/server/sales/totals.ts';
+import type { Row } from '$lib/server/rows.ts';
+import { KITCHEN, useBench } from './kitchen.ts';
+
+const bench = useBench();
+const NOW = new Date('2026-04-05T10:00:00Z');
+
+async function archiveOf(name: string): Promise<Uint8Array> {
+	const kitchen = await theKitchen(bench.db);
+	expect(kitchen.name).toBe(name);
+	return new Uint8Array(await new Response(writeArchive(bench.db, kitchen, NOW)).arrayBuffer());
+}
+async function emptied(): Promise<void> {
+	await unmigrate(bench.db);
+	await migrate(bench.db);
+	await createKitchen(bench.db, KITCHEN);
+}
+const DEMO = 'Tansy Row Flatbreads';
+let archive: Uint8Array;
+let files: Unzipped;
+let total: Awaited<ReturnType<typeof ledgerTotal>>;
+
+beforeAll(async () => {
+	await unmigrate(bench.db);
+	await migrate(bench.db);
+	await loadDemoOnce(bench.db);
+	total = await ledgerTotal(bench.db, (await theKitchen(bench.db)).id, ALL);
+	archive = await archiveOf(DEMO);
+	files = unzipSync(archive);
+}, 120_000);
+
+const manifestOf = (of: Unzipped) => JSON.parse(strFromU8(of['kitchen.json'] ?? strToU8('{}'))) as Manifest;
+const rowsIn = (of: Unzipped, table: string) =>
+	JSON.parse(strFromU8(of[`tables/${table}.json`] ?? strToU8('[]'))) as Row[];
+
+/** The archive with a table changed, and its hash with it, as somebody who knows how would. */
+function forged(table: string, change: (rows: Row[]) => Row[]): Uint8Array {
+	const manifest = manifestOf(files);
+	const rows = change(rowsIn(files, table));
+	const text = JSON.stringify(rows);
+	const said = manifest.tables.find((each) => each.name === table);
+	if (!said) throw new Error(`no ${table}`);
+	Object.assign(said, { rows: rows.length, sha256: createHash('sha256').update(text).digest('hex') });
+	return zipSync({
+		...files,
+		[`tables/${table}.json`]: strToU8(text),
+		'kitchen.json': strToU8(JSON.stringify(manifest))
+	});
+}
+const restore = async (bytes: Uint8Array) => restoreKitchen(bench.db, await readArchive(bytes));
+
+describe('an archive', () => {
+	it('holds every table of the kitchen, its lists, files, labels and a README', async () => {
+		const tables = (await bench
+			.db('information_schema.columns')
+			.where('table_schema', bench.db.raw('DATABASE()'))
+			.where('column_name', 'kitchen_id')
+			.distinct('table_name as name')) as Row[];
+		// Sums of the entries of each month come back with the entries.
+		const kept = tables.map((row) => String(row.name)).filter((name) => name !== 'sales_months');
+		expect(
+			manifestOf(files)
+				.tables.map(({ name }) => name)
+				.sort()
+		).toEqual([...kept, 'kitchens'].sort());
+		for (const { name, rows } of manifestOf(files).tables) expect(rowsIn(files, name)).toHaveLength(rows);
+		expect(rowsIn(files, 'weighings').length).toBeGreaterThan(500);
+		const lines = (file: string) =>
+			strFromU8(files[file] ?? strToU8(''))
+				.trim()
+				.split('\r\n').length - 1;
+		expect(lines('csv/sales.csv')).toBe(rowsIn(files, 'sales').length);
+		expect(lines('csv/weighings.csv')).toBe(rowsIn(files, 'weighings').length);
+		expect(lines('csv/batches.csv')).toBe(rowsIn(files, 'batches').length);
+		expect(lines('csv/lots.csv')).toBe(rowsIn(files, 'lots').length);
+		const named = Object.keys(files);
+		expect(named.filter((name) => name.startsWith('labels/'))).toHaveLength(
+			rowsIn(files, 'label_revisions').length
+		);
+		for (const name of named.filter((each) => each.startsWith('labels/')))
+			expect(strFromU8((files[name] ?? new Uint8Array()).slice(0, 5))).toBe('%PDF-');
+		const squareBatch = named.filter((name) => name.endsWith('.squarebatch.json'));
+		expect(squareBatch.filter((name) => name.startsWith('formulas/'))).toHaveLength(4);
+		for (const name of squareBatch) expect(readRecipe(strFromU8(files[name] ?? strToU8(''))).ok).toBe(true);
+		expect(strFromU8(files['README.md'] ?? strToU8(''))).toContain(`# ${DEMO}, Oxlip Ferry`);
+	});
+
+	it('is refused where the kitchen is here already', async () => {
+		await expect(restore(archive)).rejects.toThrow(/is on this machine already/);
+	});
+});
+
+describe('a restore into an empty kitchen', () => {
+	it('is exact: the archive of what was restored is the same, table by table', async () => {
+		await emptied();
+		const seen: number[] = [];
+		const id = await restoreKitchen(bench.db, await readArchive(archive), ({ done }) => seen.push(done));
+		expect(seen.at(-1)).toBe(manifestOf(files).tables.reduce((sum, table) => sum + table.rows, 0));
+		const again = unzipSync(await archiveOf(DEMO));
+		for (const { name } of manifestOf(files).tables)
+			expect(strFromU8(again[`tables/${name}.json`] ?? strToU8('')), name).toBe(
+				strFromU8(files[`tables/${name}.json`] ?? strToU8(''))
+			);
+		expect(Object.keys(again).sort()).toEqual(Object.keys(files).sort());
+		expect(again['csv/sales.csv']).toEqual(files['csv/sales.csv']);
+		expect(await ledgerTotal(bench.db, id, ALL)).toEqual(total);
+		// The guards are as they were: what is evidence still cannot be changed.
+		await expect(bench.db('sales').update({ packs: 1 })).rejects.toThrow(/never edited/);
+		await expect(
+			bench
+				.db('batch_lines')
+				.insert({ ...rowsIn(files, 'batch_lines')[0], id: '0'.repeat(26), batch_id: 'X'.repeat(26) })
+		).rejects.toThrow(/foreign key/i);
+	}, 120_000);
+
+	it('opens it, and the kitchen that was open can be opened again', async () => {
+		const kitchens = await listKitchens(bench.db);
+		expect(kitchens.map(({ name, isEmpty }) => [name, isEmpty])).toEqual(
+			expect.arrayContaining([
+				[DEMO, false],
+				[KITCHEN.name, true]
+			])
+		);
+		await openKitchen(bench.db, kitchens.find(({ isEmpty }) => isEmpty)?.id ?? '');
+		expect((await theKitchen(bench.db)).name).toBe(KITCHEN.name);
+	});
+});
+
+describe('an archive that is not as it was written', () => {
+	beforeAll(emptied, 60_000);
+	const damaged: [what: string, bytes: () => Uint8Array, says: RegExp][] = [
+		['is no zip', () => strToU8('flour'), /not a zip file/],
+		['has no manifest', () => zipSync({ 'README.md': strToU8('x') }), /not an archive of Square Batch/],
+		['has a manifest of something else', () => zipSync({ 'kitchen.json': strToU8('{}') }), /cannot be read/],
+		[
+			'is from a newer form',
+			() =>
+				zipSync({
+					...files,
+					'kitchen.json': strToU8(JSON.stringify({ ...manifestOf(files), squareBatchArchive: 2 }))
+				}),
+			/newer Square Batch/
+		],
+		[
+			'is from a newer version',
+			() =>
+				zipSync({
+					...files,
+					'kitchen.json': strToU8(JSON.stringify({ ...manifestOf(files), migration: '9999_x' }))
+				}),
+			/newer Square Batch/
+		],
+		[
+			'had a row changed',
+			() => zipSync({ ...files, 'tables/sales.json': strToU8('[]') }),
+			/tables\/sales.json is not as it was written/
+		],
+		[
+			'lacks a table',
+			() =>
+				zipSync(Object.fromEntries(Object.entries(files).filter(([name]) => name !== 'tables/lots.json'))),
+			/tables\/lots.json is missing/
+		],
+		[
+			'names rows that are not there',
+			() => forged('batch_closings', ([row, ...rest]) => [{ ...row, batch_id: '0'.repeat(26) }, ...rest]),
+			/names one of batches that is missing/
+		],
+		[
+			'holds a row of another kitchen',
+			() => forged('lots', ([row, ...rest]) => [{ ...row, kitchen_id: '0'.repeat(26) }, ...rest]),
+			/not of this kitchen/
+		],
+		[
+			'has a column that is not known',
+			() => forged('lots', ([row, ...rest]) => [{ ...row, colour: 'red' }, ...rest]),
+			/column that is not known here: colour/
+		],
+		[
+			'holds what the database never lets be',
+			() => forged('sales', ([row, ...rest]) => [{ ...row, packs: 0 }, ...rest]),
+			/a row of sales cannot be here as it is/
+		]
+	];
+	it.each(damaged)(
+		'%s: it is refused, and nothing of it stays',
+		async (_, bytes, says) => {
+			await emptied();
+			const before = await bench.db('kitchens').select('id');
+			await expect(restore(bytes())).rejects.toThrow(says);
+			expect(await bench.db('kitchens').select('id')).toEqual(before);
+			expect(await bench.db('ingredients').first('id')).toBeUndefined();
+		},
+		60_000
+	);
+
+	it('one that is stopped leaves nothing either', async () => {
+		const stop = ({ done }: { done: number }) => {
+			if (done > 1000) throw new Error('stopped');
+		};
+		await expect(restoreKitchen(bench.db, await readArchive(archive), stop)).rejects.toThrow('stopped');
+		expect(await bench.db('batches').first('id')).toBeUndefined();
+	}, 60_000);
+});
+
+describe('rows that go in at once', () => {
+	it('are no more, and no longer together, than the database takes', () => {
+		const rows = (count: number, length: number) =>
+			Array.from({ length: count }, (_, id) => ({ id, facts: 'x'.repeat(length) }));
+		const sizes = (of: Row[]) => [...inParts(of)].map((part) => part.length);
+		expect(sizes([])).toEqual([]);
+		expect(sizes(rows(500, 1))).toEqual([500]);
+		expect(sizes(rows(501, 1))).toEqual([500, 1]);
+		// 900,000 characters each: two are less than 2,000,000, three are more.
+		expect(sizes(rows(5, 900_000))).toEqual([2, 2, 1]);
+		// One that is larger by itself still goes in.
+		expect(sizes(rows(2, 3_000_000))).toEqual([1, 1]);
+		expect([...inParts(rows(1234, 5000))].flat()).toEqual(rows(1234, 5000));
+	});
+});
+
+describe('an archive of an older Square Batch', () => {
+	it('is brought up to date by the migrations that came since', async () => {
+		await emptied();
+		const { opened_at: _later, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
+		const ingredient = rowsIn(files, 'ingredients')[0] ?? {};
+		const older: Record<string, Row[]> = {
+			kitchens: [kitchen],
+			ingredients: [ingredient],
+			price_packs: rowsIn(files, 'price_packs').filter((row) => row.ingredient_id === ingredient.id)
+		};
+		const id = await restoreKitchen(bench.db, {
+			manifest: {
+				...manifestOf(files),
+				migration: '0049_left_and_on_hand',
+				tables: Object.entries(older).map(([name, rows]) => ({ name, rows: rows.length, sha256: '' }))
+			},
+			rowsOf: (table) => older[table] ?? []
+		});
+		expect(await theKitchen(bench.db)).toMatchObject({ id, name: DEMO });
+		expect(await bench.db('ingredients').where('kitchen_id', id).pluck('id')).toEqual([ingredient.id]);
+		expect(older.price_packs?.length).toBeGreaterThan(0);
+		expect(await bench.db('price_packs').where('kitchen_id', id).pluck('id')).toHaveLength(
+			older.price_packs?.length ?? 0
+		);
+		const [left] = (await bench.db.raw("SHOW DATABASES LIKE '%restore'")) as [unknown[]];
+		expect(left).toEqual([]);
+	}, 60_000);
+});
