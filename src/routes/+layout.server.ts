@@ -5,7 +5,13 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, depends }) => {
 	depends('app:steps');
 	return {
-		kitchen: { name: kitchen.name, town: kitchen.town, currency: kitchen.currency, rules: kitchen.rules },
+		kitchen: {
+			name: kitchen.name,
+			town: kitchen.town,
+			currency: kitchen.currency,
+			rules: kitchen.rules,
+			timeZone: kitchen.timeZone
+		},
 		today: today(kitchen),
 		running: await runningSteps(db, kitchen.id)
 	};

@@ -8,8 +8,8 @@
 	import { Toaster } from 'svelte-sonner';
 	import { hear, listenToNews } from '$lib/bench/news.ts';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { readAgain } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
-	import { invalidate, invalidateAll } from '$app/navigation';
 	import Finder from './Finder.svelte';
 	import Keys from './Keys.svelte';
 	import Running from './Running.svelte';
@@ -33,7 +33,7 @@
 	onMount(() => {
 		const refresh = (entries: readonly Entry[]) => {
 			if (entries.some((entry) => entry.kind === 'event' && STEP_EVENTS.has(entry.happening.name)))
-				void invalidate('app:steps');
+				void readAgain('app:steps');
 		};
 		const off = [
 			outbox.start(),
@@ -45,7 +45,7 @@
 	});
 	/** Where something may come from another device; elsewhere no stream is kept open. */
 	const isLive = $derived(/^\/(batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0);
-	$effect(() => (isLive ? listenToNews(() => void invalidateAll()) : undefined));
+	$effect(() => (isLive ? listenToNews(() => void readAgain()) : undefined));
 	let finding = $state(false);
 	let showingKeys = $state(false);
 

@@ -20,8 +20,12 @@ const PLACES: Found[] = [
 	{ group: 'Start', text: 'Trace a code, recall', href: '/trace' },
 	{ group: 'Start', text: 'Stall: sell with one thumb', href: '/sales/stall' },
 	{ group: 'Start', text: 'Sales by month and year', href: '/sales/summary' },
+	{ group: 'Start', text: 'Bring past sales in', href: '/sales/import' },
+	{ group: 'Start', text: 'Profit by selling day and batch', href: '/sales/profit' },
 	{ group: 'Start', text: 'Record a sale', href: '/sales' },
+	{ group: 'Start', text: 'Energy, labour and fees', href: '/kitchen/costs' },
 	{ group: 'Start', text: 'Local profile: permit, foods, yearly limit', href: '/kitchen/profile' },
+	{ group: 'Start', text: 'Archive, restore, another kitchen', href: '/kitchen/data' },
 	{ group: 'Start', text: 'Kitchen: scale, cups, families', href: '/kitchen' }
 ];
 
@@ -46,6 +50,13 @@ export const GET: RequestHandler = async ({ locals: { db, kitchen } }) => {
 			text: row.name,
 			href: `/formulas/${row.id}`
 		})),
+		...(formulas as Named[])
+			.filter((row) => !away.has(row.id))
+			.map((row) => ({
+				group: 'Formulas',
+				text: `What it costs: ${row.name}`,
+				href: `/formulas/${row.id}/cost`
+			})),
 		...products
 			.filter((product) => !away.has(product.formulaId))
 			.map(({ id, name }) => ({ group: 'Labels', text: `Label: ${name}`, href: `/labels/${id}` })),

@@ -108,6 +108,20 @@
 		>
 	</p>
 </section>
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="data-heading">
+	<h2 id="data-heading">Data in and out</h2>
+	<p class="max-w-prose">
+		Everything in one archive, a restore from one, and a kitchen of your own beside this.
+		<a href="/kitchen/data">Open it</a>
+	</p>
+</section>
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="costs-heading">
+	<h2 id="costs-heading">Energy, labour and fees</h2>
+	<p class="max-w-prose">
+		What a batch and a selling day cost beside ingredients, where you want it counted.
+		<a href="/kitchen/costs">See and change them</a>
+	</p>
+</section>
 <Equipment equipment={data.equipment} />
 <StandingRisks risks={data.risks} />
 

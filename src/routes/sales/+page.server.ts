@@ -6,9 +6,10 @@ import { today } from '$lib/server/kitchens.ts';
 import { listProducts } from '$lib/server/products.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { newId } from '$lib/server/rows.ts';
-import { keepSale, voidSale } from '$lib/server/sales/keep.ts';
-import { channelsUsed, ledgerPage, ledgerSplit, ledgerTotal } from '$lib/server/sales/ledger.ts';
+import { keepCheckout, keepSale, voidSale } from '$lib/server/sales/keep.ts';
+import { channelsUsed, ledgerPage } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
+import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -60,13 +61,10 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		year,
 		today: day,
 		draft: {
-			id: newId(),
 			kind: 'sale',
-			batchId: asked?.id ?? '',
+			lines: [{ id: newId(), batchId: asked?.id ?? '', packs: '1', price: asked?.price ?? '' }],
 			soldOn: day,
 			channel: channels[0] ?? '',
-			packs: '1',
-			price: asked?.price ?? '',
 			paidBy: 'cash',
 			customer: '',
 			reason: ''
@@ -77,8 +75,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 export const actions: Actions = {
 	sell: async ({ locals: { db, kitchen }, request }) =>
 		(await withDraft(request, saleForm, async (sale) => {
-			// What is owed is settled as one: the entry is a checkout of its own.
-			await keepSale(db, kitchen.id, { ...sale, checkoutId: sale.id, ofId: null, thrownAway: false });
+			await keepCheckout(db, kitchen.id, sale);
 			return null;
 		})) ?? { saved: true },
 	void: async ({ locals: { db, kitchen }, request }) =>

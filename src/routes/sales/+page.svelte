@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { enhance } from '$app/forms';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
-	import type { GroupSum } from '$lib/server/sales/ledger.ts';
+	import type { GroupSum } from '$lib/server/sales/totals.ts';
 	import { SALE_KINDS } from '$lib/sales/kinds.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
@@ -81,7 +81,9 @@
 	<div class="flex flex-wrap gap-2">
 		<a href="/sales.csv?{exported}" class="button" download>Export as CSV</a>
 		<a href="/sales.json?{exported}" class="button" download>JSON</a>
+		<a href="/sales/import" class="button">Bring past sales in</a>
 		<a href="/sales/summary" class="button">Summary</a>
+		<a href="/sales/profit" class="button">Profit</a>
 		<a href="/sales/stall" class="button button-main">Open the stall</a>
 	</div>
 </div>
@@ -126,7 +128,7 @@
 		{/if}
 
 		<form
-			class="mb-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4 xl:grid-cols-7"
+			class="mb-3 grid grid-cols-2 items-end gap-2 sm:grid-cols-4"
 			aria-label="Filter"
 			onsubmit={(event) => event.preventDefault()}
 		>
@@ -237,6 +239,11 @@
 						>
 					</h3>
 					<table class="ledger table-fixed">
+						<colgroup
+							><col /><col class="hidden w-[28%] sm:table-column" /><col class="w-20" /><col
+								class="hidden w-20 sm:table-column"
+							/><col class="w-24" /><col class="w-28" /></colgroup
+						>
 						<thead class="sr-only"
 							><tr
 								><th>Product</th><th class="hidden sm:table-cell">Where</th><th>Packs</th><th
@@ -247,11 +254,12 @@
 						<tbody>
 							{#each sales as sale (sale.id)}
 								<tr class={sale.voided || sale.kind === 'void' ? 'text-quiet' : ''}>
-									<td class="w-[40%]">
+									<td>
 										{sale.product}
-										<a href="/trace/batch/{sale.batchId}" class="figure text-quiet text-sm underline"
-											>{sale.batchCode}</a
-										>
+										{#if sale.batchId}<a
+												href="/trace/batch/{sale.batchId}"
+												class="figure text-quiet text-sm whitespace-nowrap underline">{sale.batchCode}</a
+											>{:else}<span class="text-quiet text-sm">no batch known</span>{/if}
 										<span class="text-quiet block text-sm sm:hidden">{sale.channel}</span>
 										{#if sale.kind !== 'sale' || sale.customer || sale.paidBy === 'owed'}
 											<span class="block text-sm"
@@ -268,10 +276,12 @@
 										{#if day === ''}<span class="text-quiet block text-sm">{dayText(sale.soldOn)}</span>{/if}
 									</td>
 									<td class="text-quiet hidden break-words sm:table-cell">{sale.channel}</td>
-									<td class="number w-24">{sale.packs}<span class="unit">× {sale.packPieces}</span></td>
-									<td class="number hidden w-24 sm:table-cell">{money(sale.price, currency)}</td>
-									<td class="number w-24 font-semibold">{money(sale.total, currency)}</td>
-									<td class="w-20 py-1! text-right">
+									<td class="number w-24"
+										>{sale.packs}{#if sale.packPieces}<span class="unit">× {sale.packPieces}</span>{/if}</td
+									>
+									<td class="number hidden sm:table-cell">{money(sale.price, currency)}</td>
+									<td class="number font-semibold">{money(sale.total, currency)}</td>
+									<td class="py-1! text-right">
 										{#if sale.voided}<span class="text-sm">voided</span>
 										{:else if sale.kind !== 'void'}<TakeBack {sale} {currency} today={data.today} />{/if}
 									</td>

@@ -1,26 +1,30 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { Money, sumMoney } from '$core/cost/money.ts';
 	import { allowsChannel } from '$core/profile/profile.ts';
 	import { readCount, readMoney } from '$core/measure/reading.ts';
+	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
 	import type { BatchLeft } from '$lib/server/batches/left.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
-	import { Decimal } from 'decimal.js';
 	import { untrack } from 'svelte';
 
-	/** One entry of the ledger: an order, a delivery, a gift, what is written off. */
+	/** What one customer got, an order or a delivery of several breads too; a gift, what is written off. */
+	interface Line {
+		id: string;
+		batchId: string;
+		packs: string;
+		price: string;
+	}
 	interface Props {
 		draft: {
-			id: string;
 			kind: string;
-			batchId: string;
+			lines: Line[];
 			soldOn: string;
 			channel: string;
-			packs: string;
-			price: string;
 			paidBy: string;
 			customer: string;
 			reason: string;
@@ -31,33 +35,46 @@
 		currency: string;
 	}
 	let { draft: fresh, available, channels, allowedChannels, currency }: Props = $props();
-	let draft = $state(untrack(() => ({ ...fresh })));
-	/** The next entry has an id of its own; day and place stay, as at a stall. */
-	let nextId = $derived(fresh.id);
-	let saved = false;
-	const form = draftForm<never>({ saved: 'Recorded', onsaved: () => (saved = true) });
-	$effect(() => {
-		const id = nextId;
-		if (!saved) return;
-		saved = false;
-		untrack(() => (draft = { ...draft, id, batchId: '', packs: '1', price: '', customer: '', reason: '' }));
+	const blank = (): Line => ({ id: newSaleId(), batchId: '', packs: '1', price: '' });
+	let draft = $state(untrack(() => ({ ...fresh, lines: fresh.lines.map((line) => ({ ...line })) })));
+	const form = draftForm<never>({
+		saved: 'Recorded',
+		// Day and place stay, as at a stall; the next lines are others.
+		onsaved: () => (draft = { ...draft, lines: [blank()], customer: '', reason: '' })
 	});
 
-	const chosen = $derived(available.find((batch) => batch.id === draft.batchId));
-	function choose() {
-		if (chosen?.price) draft.price = chosen.price;
+	const batchOf = (line: Line) => available.find((batch) => batch.id === line.batchId);
+	function choose(line: Line) {
+		const price = batchOf(line)?.price;
+		if (price) line.price = price;
 	}
 	const isSale = $derived(draft.kind === 'sale');
-	const packs = $derived(readCount(draft.packs));
-	const price = $derived(readMoney(draft.price));
+	const read = $derived(
+		draft.lines.map((line) => ({ packs: readCount(line.packs), price: readMoney(line.price) }))
+	);
 	const total = $derived(
-		isSale && packs.ok && price.ok ? new Decimal(price.value).times(packs.value).toFixed(2) : null
+		isSale && read.every(({ packs, price }) => packs.ok && price.ok)
+			? sumMoney(
+					read.map(({ packs, price }) =>
+						packs.ok && price.ok ? new Money(price.value).times(packs.value) : new Money(0)
+					)
+				).toFixed(2)
+			: null
 	);
-	const tooMany = $derived(
-		chosen && packs.ok && packs.value > chosen.packsLeft
-			? `batch ${chosen.code} has ${plural(chosen.packsLeft, 'pack')} left`
-			: ''
-	);
+	function tooMany(line: Line, index: number): string {
+		const batch = batchOf(line);
+		const packs = read[index]?.packs;
+		if (!batch || !packs?.ok) return '';
+		const others = draft.lines.reduce((sum, other, at) => {
+			const said = read[at]?.packs;
+			return at !== index && other.batchId === line.batchId && said?.ok ? sum + said.value : sum;
+		}, 0);
+		return packs.value + others > batch.packsLeft
+			? `batch ${batch.code} has ${plural(batch.packsLeft, 'pack')} left`
+			: '';
+	}
+	/** Which line a field belongs to, where there are several. */
+	const ofLine = (index: number) => (index === 0 ? '' : `, line ${index + 1}`);
 	const KINDS = [
 		{ value: 'sale', text: 'sold' },
 		{ value: 'gift', text: 'given away' },
@@ -73,7 +90,7 @@
 </script>
 
 <section aria-labelledby="new-sale" class="bg-sheet border-rule self-start border p-4 lg:sticky lg:top-4">
-	<h2 id="new-sale">Record one entry</h2>
+	<h2 id="new-sale">Record an order, a delivery, a gift</h2>
 	{#if available.length === 0}
 		<p class="text-quiet mt-2">No batch has packs left. Packs appear here when a batch is recorded.</p>
 	{:else}
@@ -81,35 +98,56 @@
 			<input type="hidden" name="draft" value={JSON.stringify(draft)} />
 			<Problems problems={form.problems} />
 			<Choice label="They were" bind:value={draft.kind} options={KINDS} error={form.at('kind')} />
-			<Choice
-				label="Packs of"
-				bind:value={draft.batchId}
-				onchange={choose}
-				options={[
-					{ value: '', text: 'choose a batch…' },
-					...available.map((batch) => ({
-						value: batch.id,
-						text: `${batch.name}, ${batch.code} (${batch.packsLeft} left)`
-					}))
-				]}
-				error={form.at('batchId')}
-			/>
-			<div class="grid grid-cols-2 items-start gap-3">
-				<Field
-					label="Packs"
-					bind:value={draft.packs}
-					error={tooMany || (packs.ok || draft.packs === '' ? '' : packs.message) || form.at('packs')}
-					inputmode="numeric"
-				/>
-				{#if isSale}
-					<Field
-						label="Price a pack"
-						bind:value={draft.price}
-						error={(price.ok || draft.price === '' ? '' : price.message) || form.at('price')}
-						inputmode="decimal"
+			{#each draft.lines as line, index (line.id)}
+				<div class={index === 0 ? 'space-y-3' : 'border-rule space-y-3 border-t pt-3'}>
+					<Choice
+						label="Packs of{ofLine(index)}"
+						bind:value={line.batchId}
+						onchange={() => choose(line)}
+						options={[
+							{ value: '', text: 'choose a batch…' },
+							...available.map((batch) => ({
+								value: batch.id,
+								text: `${batch.name}, ${batch.code} (${batch.packsLeft} left)`
+							}))
+						]}
+						error={form.at(`lines[${index}].batchId`)}
 					/>
-				{/if}
-			</div>
+					<div class="grid grid-cols-2 items-start gap-3">
+						<Field
+							label="Packs{ofLine(index)}"
+							bind:value={line.packs}
+							error={tooMany(line, index) ||
+								(read[index]?.packs.ok || line.packs === ''
+									? ''
+									: (read[index]?.packs as { message: string }).message) ||
+								form.at(`lines[${index}].packs`)}
+							inputmode="numeric"
+						/>
+						{#if isSale}
+							<Field
+								label="Price a pack{ofLine(index)}"
+								bind:value={line.price}
+								error={(read[index]?.price.ok || line.price === ''
+									? ''
+									: (read[index]?.price as { message: string }).message) || form.at(`lines[${index}].price`)}
+								inputmode="decimal"
+							/>
+						{/if}
+					</div>
+					{#if draft.lines.length > 1}
+						<button
+							type="button"
+							class="min-h-9 text-sm underline"
+							onclick={() => (draft.lines = draft.lines.filter((each) => each !== line))}
+							aria-label="Take out line {index + 1}">Take this out</button
+						>
+					{/if}
+				</div>
+			{/each}
+			<button type="button" class="min-h-9 text-sm underline" onclick={() => draft.lines.push(blank())}
+				>Another bread for the same customer</button
+			>
 			<div class="grid grid-cols-2 items-start gap-3">
 				<Field label="Day" type="date" bind:value={draft.soldOn} error={form.at('soldOn')} />
 				{#if isSale}

@@ -19,7 +19,7 @@
 	}
 	let { sale, currency, today }: Props = $props();
 	let open = $state(false);
-	const canReturn = $derived(sale.kind === 'sale' && sale.packs > sale.returned);
+	const canReturn = $derived(sale.kind === 'sale' && sale.batchId !== null && sale.packs > sale.returned);
 	let way = $state<'void' | 'return'>('void');
 	let reason = $state('');
 	let packs = $state('1');
@@ -37,8 +37,8 @@
 <Dialog.Root bind:open>
 	<Dialog.Trigger
 		class="min-h-9 px-1 text-sm underline"
-		aria-label="Take back {plural(Math.abs(sale.packs), 'pack')} of {sale.product}, {sale.batchCode}"
-		>Take back</Dialog.Trigger
+		aria-label="Take back {plural(Math.abs(sale.packs), 'pack')} of {sale.product}, {sale.batchCode ||
+			'no batch known'}">Take back</Dialog.Trigger
 	>
 	<Dialog.Portal>
 		<Dialog.Overlay class="bg-ink/30 fixed inset-0 z-20" />
@@ -47,9 +47,9 @@
 		>
 			<Dialog.Title class="text-lg font-bold">Take this entry back?</Dialog.Title>
 			<Dialog.Description class="mt-2">
-				{plural(Math.abs(sale.packs), 'pack')} of {sale.product}, batch
-				<span class="figure">{sale.batchCode}</span>, {money(sale.total, currency)}. Both entries stay in the
-				ledger.
+				{plural(Math.abs(sale.packs), 'pack')} of {sale.product}{#if sale.batchId}, batch
+					<span class="figure">{sale.batchCode}</span>{/if}, {money(sale.total, currency)}. Both entries stay
+				in the ledger.
 			</Dialog.Description>
 			<form
 				method="POST"

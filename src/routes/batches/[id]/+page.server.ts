@@ -4,7 +4,7 @@ import { decide, decisionForm } from '$lib/server/contact/decide.ts';
 import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
-import { day, id, optionalText, text, timeOfDay, version } from '$lib/server/edge/fields.ts';
+import { day, id, number, optionalText, text, timeOfDay, version } from '$lib/server/edge/fields.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { newId } from '$lib/server/rows.ts';
 import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
@@ -12,18 +12,22 @@ import { getBatch, listBatches, RECENT_BATCHES } from '$lib/server/batches/read.
 import { recordBatch } from '$lib/server/batches/record.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
+import { profitOfBatches } from '$lib/server/costs/profit.ts';
+import { noteMinutes, workingOfBatch } from '$lib/server/costs/working.ts';
 import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
 import { salesOfBatch } from '$lib/server/sales/ledger.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const batch = await orNotFound(getBatch(db, kitchen, params.id));
-	const [contact, equipment, batches, sales, lots] = await Promise.all([
+	const [contact, equipment, batches, sales, lots, profits, working] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listBatches(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
 		salesOfBatch(db, kitchen.id, batch.id),
-		lotsFor(db, kitchen.id, batch)
+		lotsFor(db, kitchen.id, batch),
+		profitOfBatches(db, kitchen, [batch.id]),
+		workingOfBatch(db, kitchen.id, batch.id)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
@@ -38,6 +42,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		cleanId: newId(),
 		scaleDivision_g: kitchen.scaleDivision_g,
 		sales,
+		profit: profits.get(batch.id) ?? null,
+		working,
 		/** What may be drawn from, oldest first. */
 		lots
 	};
@@ -59,6 +65,11 @@ const cleanForm = Joi.object<{
 const closeForm = Joi.object<{ version: number; reason: string }>({
 	version: version(),
 	reason: optionalText(500)
+});
+const MOST_MINUTES = 2880;
+const minutesForm = Joi.object<{ heat: number | null; hands: number | null }>({
+	heat: number(0, MOST_MINUTES, { optional: true }),
+	hands: number(0, MOST_MINUTES, { optional: true })
 });
 const voidForm = Joi.object<{ id: string; reason: string }>({
 	id: id('open the batch again'),
@@ -82,6 +93,11 @@ export const actions: Actions = {
 		(await withDraft(request, closeForm, async ({ version, reason }) => {
 			await closeBatch(db, kitchen, params.id, version, reason);
 			tell(kitchen.id, { batchId: params.id, entries: [] });
+			return null;
+		})) ?? { saved: true },
+	minutes: async ({ locals: { db, kitchen }, params, request }) =>
+		(await withDraft(request, minutesForm, async ({ heat, hands }) => {
+			await noteMinutes(db, kitchen.id, params.id, { heat_min: heat, hands_min: hands });
 			return null;
 		})) ?? { saved: true },
 	clean: async ({ locals: { db, kitchen }, request }) =>

@@ -8,7 +8,7 @@
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
 	import { consumedOf_g } from '$core/cost/cost.ts';
 	import { closingFigures, stockUses, stockUsesAtHand } from '$lib/batch-closing.ts';
-	import { invalidateAll } from '$app/navigation';
+	import { readAgain } from '$lib/read-again.ts';
 	import { hear } from '$lib/bench/news.ts';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
 	import { onMount, tick } from 'svelte';
@@ -26,6 +26,7 @@
 	import Day from './Day.svelte';
 	import Head from './Head.svelte';
 	import Square from './Square.svelte';
+	import BatchCost from './BatchCost.svelte';
 	import BatchLots from './BatchLots.svelte';
 	import BatchSales from './BatchSales.svelte';
 	import { batchDifferences } from './differences.ts';
@@ -46,7 +47,7 @@
 		const refresh = (id: string) => {
 			if (id !== data.batch.id) return;
 			readingAgain += 1;
-			void invalidateAll().finally(() => (readingAgain -= 1));
+			void readAgain().finally(() => (readingAgain -= 1));
 		};
 		const off = [hear((news) => refresh(news.batchId)), outbox.onkept(refresh)];
 		return () => off.forEach((each) => each());
@@ -330,5 +331,11 @@
 />
 {#if batch.recorded}
 	{#if batch.stock.length > 0}<BatchLots stock={batch.stock} {uses} />{/if}
+	{#if data.profit}<BatchCost
+			{batch}
+			profit={data.profit}
+			working={data.working}
+			currency={data.kitchen.currency}
+		/>{/if}
 	<BatchSales {batch} sales={data.sales} currency={data.kitchen.currency} />
 {/if}

@@ -2,6 +2,7 @@
 	import { dayText, money, plural } from '$lib/format.ts';
 	import type { Batch } from '$lib/server/batches/types.ts';
 	import type { Sale } from '$lib/server/sales/types.ts';
+	import Wide from '$lib/ui/Wide.svelte';
 
 	let { batch, sales, currency }: { batch: Batch; sales: Sale[]; currency: string } = $props();
 </script>
@@ -20,26 +21,29 @@
 	{#if sales.length === 0}
 		<p class="text-quiet mt-2">No pack of this batch is sold yet.</p>
 	{:else}
-		<table class="ledger mt-2 max-w-3xl">
-			<thead
-				><tr><th>Day</th><th>Where</th><th class="number">Packs</th><th class="number">Total</th></tr></thead
-			>
-			<tbody>
-				{#each sales as sale (sale.id)}
-					<tr class={sale.voided || sale.kind === 'void' ? 'text-quiet' : ''}>
-						<td class="whitespace-nowrap">{dayText(sale.soldOn)}</td>
-						<td
-							>{sale.channel}{sale.voided
-								? ' (voided)'
-								: sale.kind === 'sale'
-									? ''
-									: ` (${[sale.kind, sale.reason].filter(Boolean).join(': ')})`}</td
-						>
-						<td class="number">{sale.packs}</td>
-						<td class="number">{money(sale.total, currency)}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<Wide label="Sales of this batch">
+			<table class="ledger mt-2 max-w-3xl">
+				<thead
+					><tr><th>Day</th><th>Where</th><th class="number">Packs</th><th class="number">Total</th></tr
+					></thead
+				>
+				<tbody>
+					{#each sales as sale (sale.id)}
+						<tr class={sale.voided || sale.kind === 'void' ? 'text-quiet' : ''}>
+							<td class="whitespace-nowrap">{dayText(sale.soldOn)}</td>
+							<td
+								>{sale.channel}{sale.voided
+									? ' (voided)'
+									: sale.kind === 'sale'
+										? ''
+										: ` (${[sale.kind, sale.reason].filter(Boolean).join(': ')})`}</td
+							>
+							<td class="number">{sale.packs}</td>
+							<td class="number">{money(sale.total, currency)}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</Wide>
 	{/if}
 </section>

@@ -44,6 +44,7 @@
 		{#if versions.some((version) => version.batches > 0)}
 			<a class="button" href="/formulas/{id}/history">How its batches went</a>
 		{/if}
+		<a class="button" href="/formulas/{id}/cost">What it costs, and what if</a>
 		<a class="button" href="/formulas/{id}/file" download>Square Batch file</a>
 		<a class="button" href="/formulas/{id}/recipe" download>Recipe for a web page</a>
 	{/if}

@@ -1,7 +1,8 @@
 import { batchesLeft } from '$lib/server/batches/left.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getProfile } from '$lib/server/profiles.ts';
-import { ALL, channelsUsed, ledgerSplit, recentIds } from '$lib/server/sales/ledger.ts';
+import { ALL, channelsUsed, recentIds } from '$lib/server/sales/ledger.ts';
+import { ledgerSplit } from '$lib/server/sales/totals.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {

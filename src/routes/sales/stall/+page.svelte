@@ -1,7 +1,9 @@
 <script lang="ts">
-	import { afterNavigate, invalidateAll } from '$app/navigation';
+	import { afterNavigate } from '$app/navigation';
 	import { readMoney } from '$core/measure/reading.ts';
+	import { clock } from '$lib/bench/clock.svelte.ts';
 	import { hear } from '$lib/bench/news.ts';
+	import { dayIn } from '$lib/day.ts';
 	import { dayText, money, plural } from '$lib/format.ts';
 	import { keepPage } from '$lib/keep-page.ts';
 	import {
@@ -20,6 +22,7 @@
 		type Checkout,
 		type StallProduct
 	} from '$lib/sales/stall.ts';
+	import { readAgain } from '$lib/read-again.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
 	import type { PaidBy } from '$lib/sales/kinds.ts';
 	import type { SaleEntry } from '$lib/server/sales/types.ts';
@@ -30,6 +33,9 @@
 
 	let { data } = $props();
 	const currency = $derived(data.kitchen.currency);
+	const time = clock();
+	/** It is today's stall even where the page was read, or kept, the day before. */
+	const day = $derived(dayIn(data.kitchen.timeZone, new Date(time.now)));
 	const CHANNEL = 'square-batch:stall-channel';
 	let channel = $state(untrack(() => data.channels[0] ?? ''));
 	function choosePlace(value: string): void {
@@ -45,10 +51,10 @@
 		const off = [
 			till.onkept((_, entries) => {
 				since = [...since, ...entries];
-				void invalidateAll();
+				void readAgain();
 			}),
 			// Another device sold, or a batch was counted.
-			hear((news) => news.entries.length === 0 && void invalidateAll())
+			hear((news) => news.entries.length === 0 && void readAgain())
 		];
 		return () => off.forEach((each) => each());
 	});
@@ -56,7 +62,7 @@
 
 	const known = $derived(new Set(data.known));
 	const mine = $derived([...since.filter((entry) => !known.has(entry.id)), ...till.waiting]);
-	const products = $derived(stallProducts(data.left, takenBy(mine), data.day));
+	const products = $derived(stallProducts(data.left, takenBy(mine), day));
 	const batchOf = $derived(new Map(data.left.map((batch) => [batch.id, batch])));
 	const priceOf = (batchId: string) => batchOf.get(batchId)?.price ?? '0';
 
@@ -70,7 +76,7 @@
 		);
 	function tap(product: StallProduct): void {
 		last = null;
-		basket = addPack(basket, product, data.day) ?? basket;
+		basket = addPack(basket, product, day) ?? basket;
 	}
 	/** Takes a line's packs from another batch of the product. */
 	function moveTo(line: BasketLine, batchId: string): void {
@@ -92,7 +98,7 @@
 			owing = true;
 			return;
 		}
-		const checkout = { kind, paidBy, customer: customer.trim(), reason: '', soldOn: data.day, channel };
+		const checkout = { kind, paidBy, customer: customer.trim(), reason: '', soldOn: day, channel };
 		const entries = entriesOfCheckout(basket, checkout, priceOf, newSaleId);
 		till.add(entries);
 		last = { entries, total: kind === 'sale' ? total : '0.00', paidBy };
@@ -112,8 +118,8 @@
 	/** Taken today at this place, with what is still on its way. */
 	const takings = $derived(
 		takingsWith(
-			data.takings.find((each) => each.name === channel)?.money ?? '0',
-			mine.filter((entry) => entry.channel === channel && entry.soldOn === data.day)
+			(data.day === day && data.takings.find((each) => each.name === channel)?.money) || '0',
+			mine.filter((entry) => entry.channel === channel && entry.soldOn === day)
 		)
 	);
 </script>
@@ -123,7 +129,7 @@
 <div class="mb-3 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
 	<div>
 		<p class="text-quiet"><a href="/sales">Sales</a></p>
-		<h1>Stall <span class="text-quiet text-sm font-normal">{dayText(data.day)}</span></h1>
+		<h1>Stall <span class="text-quiet text-sm font-normal">{dayText(day)}</span></h1>
 	</div>
 	<Field
 		compact
@@ -240,7 +246,7 @@
 							>
 								{#each others.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs) as each (each.id)}
 									<option value={each.id}
-										>{each.code}, {isPast(each, data.day) ? 'PAST ITS DATE, ' : ''}{each.packsLeft} left</option
+										>{each.code}, {isPast(each, day) ? 'PAST ITS DATE, ' : ''}{each.packsLeft} left</option
 									>
 								{/each}
 							</select>
@@ -254,7 +260,7 @@
 					</li>
 				{/each}
 			</ul>
-			{#if basket.some((line) => isPast(batchOf.get(line.batchId) ?? { bestBefore: null }, data.day))}
+			{#if basket.some((line) => isPast(batchOf.get(line.batchId) ?? { bestBefore: null }, day))}
 				<p class="text-loss mt-2 text-sm font-semibold" role="alert">
 					Some of these packs are past their best-before: local codes may forbid selling them.
 				</p>
@@ -278,9 +284,9 @@
 	</section>
 </div>
 
-{#if products.some( (product) => product.batches.some((batch) => batch.packsLeft > 0 && isPast(batch, data.day)) )}
+{#if products.some((product) => product.batches.some((batch) => batch.packsLeft > 0 && isPast(batch, day)))}
 	<p class="text-attention-ink mt-6 text-sm font-semibold">
 		Packs past their best-before are not offered: write them off below.
 	</p>
 {/if}
-<CloseDay {products} {channel} day={data.day} />
+<CloseDay {products} {channel} {day} />

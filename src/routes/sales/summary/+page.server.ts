@@ -1,6 +1,9 @@
+import { endOfMonth, parseDate } from '@internationalized/date';
+import { isDay } from '$lib/server/edge/query.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getProfile } from '$lib/server/profiles.ts';
-import { ALL, firstDay, ledgerSplit, ledgerTotal } from '$lib/server/sales/ledger.ts';
+import { ALL, firstDay } from '$lib/server/sales/ledger.ts';
+import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import type { PageServerLoad } from './$types';
 
@@ -9,11 +12,10 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 	const day = today(kitchen);
 	const asked = url.searchParams.get('year') ?? '';
 	const year = /^\d{4}$/.test(asked) ? asked : day.slice(0, 4);
-	const month = /^\d{4}-\d\d$/.test(url.searchParams.get('month') ?? '')
-		? url.searchParams.get('month')
-		: null;
+	const monthAsked = url.searchParams.get('month') ?? '';
+	const month = isDay(`${monthAsked}-01`) ? monthAsked : null;
 	const filter = month
-		? { ...ALL, from: `${month}-01`, to: `${month}-31` }
+		? { ...ALL, from: `${month}-01`, to: endOfMonth(parseDate(`${month}-01`)).toString() }
 		: { ...ALL, from: `${year}-01-01`, to: `${year}-12-31` };
 	const { profile } = await getProfile(db, kitchen.id);
 	const [total, byTime, byProduct, byChannel, byPaying, ofYear, first] = await Promise.all([

@@ -7,7 +7,7 @@ import { getFormula } from '$lib/server/formulas/read.ts';
 import type { PageServerLoad } from './$types';
 
 /** So many batches are drawn: more dots than these nobody tells apart. */
-const SHOWN = 80;
+const SHOWN = 70;
 
 /** How a formula's batches went, and what was otherwise when a figure moved. */
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {

@@ -1,0 +1,66 @@
+import { fail } from '@sveltejs/kit';
+import Joi from 'joi';
+import { attempt } from '$lib/server/edge/actions.ts';
+import { getProfile } from '$lib/server/profiles.ts';
+import { channelsUsed } from '$lib/server/sales/ledger.ts';
+import { importPastSales, previewPastSales, type PastOptions } from '$lib/server/sales/past/import.ts';
+import { DAY_ORDERS, PAST_COLUMNS } from '$lib/server/sales/past/read.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+const MOST_CHARACTERS = 3_000_000;
+
+export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
+	const [channels, { profile }] = await Promise.all([
+		channelsUsed(db, kitchen.id),
+		getProfile(db, kitchen.id)
+	]);
+	return {
+		columns: PAST_COLUMNS,
+		channels: [...new Set([...(profile?.channels ?? []), ...channels])],
+		/** How people write days where the rules are those of the kitchen. */
+		order: kitchen.rules === 'us' ? DAY_ORDERS[2] : DAY_ORDERS[1]
+	};
+};
+
+const MOST_PLACE = 60;
+/** What is not as the form sends it is as nothing was chosen. */
+const optionsForm = Joi.object<{ order: PastOptions['order']; channel: string; from: 'batches' | 'none' }>({
+	order: Joi.valid(...DAY_ORDERS).failover(DAY_ORDERS[0]),
+	channel: Joi.string().trim().allow('').max(MOST_PLACE).truncate().failover(''),
+	from: Joi.valid('batches', 'none').failover('none')
+});
+
+async function asked(request: Request): Promise<{ form: FormData; text: string; options: PastOptions }> {
+	const form = await request.formData();
+	const file = form.get('file');
+	const text = file instanceof File && file.size > 0 ? await file.text() : String(form.get('text') ?? '');
+	const said = optionsForm.validate({
+		order: form.get('order'),
+		channel: form.get('channel'),
+		from: form.get('from')
+	}).value as { order: PastOptions['order']; channel: string; from: 'batches' | 'none' };
+	return {
+		form,
+		text,
+		options: { order: said.order, channel: said.channel, fromBatches: said.from === 'batches' }
+	};
+}
+
+export const actions: Actions = {
+	preview: async ({ locals: { db, kitchen }, request }) => {
+		const { text, options } = await asked(request);
+		const refuse = (message: string) => fail(400, { problems: [{ path: '', message }], text, options });
+		if (text.trim() === '') return refuse('choose a file or paste its rows');
+		if (text.length > MOST_CHARACTERS) return refuse('the file is too long to be brought in at once');
+		const rows = await attempt(() => previewPastSales(db, kitchen, text, options));
+		return Array.isArray(rows)
+			? { rows, text, options }
+			: fail(400, { problems: rows.data.problems, text, options });
+	},
+	import: async ({ locals: { db, kitchen }, request }) => {
+		const { form, text, options } = await asked(request);
+		const lines = new Set(form.getAll('line').map(Number));
+		const done = await attempt(() => importPastSales(db, kitchen, text, options, lines));
+		return 'rows' in done ? { done } : fail(400, { problems: done.data.problems, text, options });
+	}
+};

@@ -1,0 +1,223 @@
+<script lang="ts">
+	import { enhance } from '$app/forms';
+	import type { Problem } from '$core/problem.ts';
+	import { sumMoney } from '$core/cost/money.ts';
+	import { dayText, money, plain, plural } from '$lib/format.ts';
+	import type { PastOptions } from '$lib/server/sales/past/import.ts';
+	import type { PlannedRow } from '$lib/server/sales/past/plan.ts';
+	import Wide from '$lib/ui/Wide.svelte';
+	import { untrack } from 'svelte';
+
+	const EXAMPLE = 'date,place,product,packs,price\n2026-03-14,Saturday market,Oat pita,3,6.00';
+	let { data, form } = $props();
+	type Answer = {
+		problems?: Problem[];
+		text?: string;
+		options?: PastOptions;
+		rows?: PlannedRow[];
+		done?: { rows: number; packs: number };
+	};
+	const answer = $derived((form ?? {}) as Answer);
+	const problems = $derived(answer.problems ?? []);
+	const rows = $derived(answer.rows ?? []);
+	const currency = $derived(data.kitchen.currency);
+	const given = untrack(() => (form ?? {}) as Answer);
+	let text = $state(given.text ?? '');
+	let order = $state(untrack(() => given.options?.order ?? data.order));
+	let channel = $state(given.options?.channel ?? '');
+	let from = $state(given.options?.fromBatches ? 'batches' : 'none');
+	let busy = $state(false);
+	/** Back at what was typed, after a look at what it would do. */
+	let changing = $state(false);
+	const takeable = $derived(rows.filter((row) => row.state === 'new' || row.state === 'alike'));
+	const bad = $derived(rows.filter((row) => row.state === 'bad'));
+	let taken = $state<Record<number, boolean>>({});
+	const isTaken = (row: PlannedRow) => taken[row.line] ?? row.state === 'new';
+	const chosen = $derived(takeable.filter(isTaken));
+	const STATE_WORDS: Record<PlannedRow['state'], string> = {
+		new: 'new',
+		here: 'here already',
+		alike: 'perhaps here',
+		'left out': 'left out',
+		bad: 'cannot be read'
+	};
+	const keep = () => {
+		busy = true;
+		return async ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) => {
+			await update({ reset: false });
+			taken = {};
+			changing = false;
+			busy = false;
+		};
+	};
+	const partText = (row: PlannedRow) =>
+		row.parts
+			.map(({ packs, batch }) =>
+				row.parts.length === 1
+					? (batch?.code ?? 'no batch known')
+					: `${plain(packs)} of ${batch?.code ?? 'no batch known'}`
+			)
+			.join(', ');
+</script>
+
+<svelte:head><title>Bring past sales in · Square Batch</title></svelte:head>
+<p class="text-sm"><a href="/sales">Sales</a></p>
+<h1>Bring past sales in</h1>
+
+{#if answer.done}
+	<p class="border-squared bg-sheet my-4 max-w-3xl border-l-4 px-4 py-3 font-semibold" role="status">
+		{plural(answer.done.rows, 'sale')} brought in, {plural(answer.done.packs, 'pack')}.
+		<a href="/sales">To the ledger</a>
+	</p>
+{/if}
+{#if problems.length > 0}
+	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
+		<p class="font-semibold">Nothing was written.</p>
+		<ul class="mt-1 list-disc pl-5">
+			{#each problems as problem (problem.path + problem.message)}<li>{problem.message}</li>{/each}
+		</ul>
+	</div>
+{/if}
+
+{#if rows.length > 0 && !changing}
+	<form method="POST" action="?/import" use:enhance={keep}>
+		<input type="hidden" name="text" value={answer.text} />
+		<input type="hidden" name="order" value={answer.options?.order} />
+		<input type="hidden" name="channel" value={answer.options?.channel} />
+		<input type="hidden" name="from" value={answer.options?.fromBatches ? 'batches' : 'none'} />
+		<p class="mt-3" data-testid="preview">
+			Nothing is written yet: <b>{chosen.length}</b> of {plural(rows.length, 'row')} are ticked,
+			<b class="figure">{money(sumMoney(chosen.map((row) => row.total)).toFixed(2), currency)}</b
+			>{#if bad.length > 0}, <span class="text-loss font-semibold">{bad.length} cannot be read</span>{/if}.
+		</p>
+		<Wide label="Rows of the file" class="mt-2">
+			<table class="ledger">
+				<thead
+					><tr
+						><th>Take</th><th class="number">Line</th><th>Day</th><th>Where</th><th>What</th><th>Batch</th><th
+							class="number">Packs</th
+						><th class="number">Total</th><td></td></tr
+					></thead
+				>
+				<tbody>
+					{#each rows as row (row.line)}
+						<tr class={row.state === 'new' || row.state === 'alike' ? '' : 'text-quiet'}>
+							<td>
+								{#if row.state === 'new' || row.state === 'alike'}
+									<input
+										type="checkbox"
+										name="line"
+										value={row.line}
+										checked={isTaken(row)}
+										onchange={(event) => (taken[row.line] = event.currentTarget.checked)}
+										class="accent-action size-5"
+										aria-label="Take line {row.line}"
+									/>
+								{/if}
+							</td>
+							<td class="number">{row.line}</td>
+							{#if row.sale}
+								<td class="whitespace-nowrap">{dayText(row.sale.soldOn)}</td>
+								<td class="break-words">{row.sale.channel}</td>
+								<td class="break-words">{row.item}{row.sale.kind === 'sale' ? '' : ` (${row.sale.kind})`}</td>
+								<td class="figure text-sm">{partText(row)}</td>
+								<td class="number">{plain(row.sale.packs)}</td>
+								<td class="number">{money(row.total, currency)}</td>
+							{:else}
+								<td colspan="6" class="figure text-sm break-words">{row.raw}</td>
+							{/if}
+							<td class="text-sm">
+								<span class={row.state === 'bad' ? 'text-loss font-semibold' : ''}
+									>{STATE_WORDS[row.state]}</span
+								>
+								{#if row.why}<span class="text-quiet block">{row.why}</span>{/if}
+								{#each row.problems as problem, index (index)}<p class="text-loss">
+										{problem.column ? `${problem.column}: ` : ''}{problem.message}
+									</p>{/each}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</Wide>
+		<div class="mt-4 flex flex-wrap gap-2">
+			<button class="button button-main" disabled={busy || chosen.length === 0}
+				>Bring in the ticked rows</button
+			>
+			<button
+				type="button"
+				class="button"
+				onclick={() => {
+					text = answer.text ?? '';
+					changing = true;
+				}}>Change the rows, or choose another file</button
+			>
+		</div>
+	</form>
+{:else}
+	<p class="mt-2 max-w-prose">
+		From a notebook or another ledger, a sale on each row. They count against the yearly limit and in every
+		total. You see what each row would do before anything is written.
+	</p>
+	<form
+		method="POST"
+		action="?/preview"
+		enctype="multipart/form-data"
+		use:enhance={keep}
+		class="mt-4 max-w-3xl space-y-4"
+	>
+		<div>
+			<label for="file" class="mb-1 block text-sm font-medium">File</label>
+			<input id="file" name="file" type="file" accept=".csv,.txt" class="input pt-2!" />
+		</div>
+		<div>
+			<label for="text" class="mb-1 block text-sm font-medium">Or its rows</label>
+			<textarea
+				id="text"
+				name="text"
+				rows="7"
+				class="input figure text-sm"
+				placeholder={EXAMPLE}
+				bind:value={text}></textarea>
+		</div>
+		<div class="grid items-start gap-4 sm:grid-cols-2">
+			<div>
+				<label for="order" class="mb-1 block text-sm font-medium">Days are written</label>
+				<select id="order" name="order" class="input" bind:value={order}>
+					{#each ['year-month-day', 'day/month/year', 'month/day/year'] as each (each)}<option value={each}
+							>{each}</option
+						>{/each}
+				</select>
+				<p class="text-quiet mt-0.5 text-sm">One that begins with the year is read as that</p>
+			</div>
+			<div>
+				<label for="channel" class="mb-1 block text-sm font-medium">Where, for rows that do not say</label>
+				<input id="channel" name="channel" class="input" maxlength="60" list="places" bind:value={channel} />
+				<datalist id="places"
+					>{#each data.channels as each (each)}<option value={each}></option>{/each}</datalist
+				>
+			</div>
+		</div>
+		<fieldset>
+			<legend class="mb-1 text-sm font-medium">Rows that name no batch</legend>
+			<label class="flex min-h-11 items-center gap-2"
+				><input type="radio" name="from" value="none" bind:group={from} class="accent-action size-5" />are
+				from before batches were kept here: no bag of them can be traced</label
+			>
+			<label class="flex min-h-11 items-center gap-2"
+				><input type="radio" name="from" value="batches" bind:group={from} class="accent-action size-5" />are
+				packs of the oldest batches that had some left by that day</label
+			>
+		</fieldset>
+		<button class="button button-main" disabled={busy}>Look at it</button>
+	</form>
+	<details class="mt-6 max-w-3xl">
+		<summary class="cursor-pointer font-semibold">The columns</summary>
+		<p class="mt-2 text-sm">
+			The first row names them. A day, how many packs, and a product or a batch are needed; of price and total
+			one is enough. Kinds are sale, gift, sample and written off; paid by is cash, card or owed. Other
+			columns are passed over. A ledger exported here comes in again without a row counting twice.
+		</p>
+		<p class="figure text-quiet mt-2 text-sm">{data.columns.join(', ')}</p>
+	</details>
+{/if}

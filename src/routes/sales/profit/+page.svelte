@@ -1,0 +1,197 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { sumMoney } from '$core/cost/money.ts';
+	import { dayText, money, plain, plural } from '$lib/format.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Wide from '$lib/ui/Wide.svelte';
+	import { tick } from 'svelte';
+
+	let { data } = $props();
+	const currency = $derived(data.kitchen.currency);
+	function ask(key: string, value: string): void {
+		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- read once, for an address
+		const params = new URLSearchParams(page.url.searchParams);
+		params.set(key, value);
+		void goto(`?${params}`, { keepFocus: true, noScroll: true });
+	}
+	const sum = (amounts: string[]) => sumMoney(amounts).toFixed(2);
+	const total = $derived({
+		takings: sum((data.by === 'day' ? data.days : data.batches).map((each) => each.takings)),
+		profit: sum((data.by === 'day' ? data.days : data.batches).flatMap((each) => each.profit ?? []))
+	});
+	/** Of a long span the newest are drawn first; the totals are of all of it. */
+	const FIRST_SHOWN = 120;
+	let isWhole = $state(false);
+	const newest = <T,>(rows: readonly T[]): readonly T[] => (isWhole ? rows : rows.slice(0, FIRST_SHOWN));
+	const hidden = $derived(isWhole ? 0 : Math.max(0, data.days.length + data.batches.length - FIRST_SHOWN));
+	const uncosted = $derived(data.days.reduce((packs, day) => packs + day.uncosted, 0));
+	const most = $derived(
+		Math.max(
+			1,
+			...data.days.map((day) => Math.abs(Number(day.profit))),
+			...data.batches.map((batch) => Math.abs(Number(batch.profit ?? 0)))
+		)
+	);
+	/** What is printed is whole. */
+	async function printAll() {
+		isWhole = true;
+		await tick();
+		print();
+	}
+	const less = (amount: string) => (Number(amount) === 0 ? '–' : money(amount, currency));
+	const left = $derived(
+		[
+			data.counts.energy ? '' : 'energy',
+			data.counts.labour ? '' : 'labour',
+			data.counts.fees ? '' : 'fees'
+		].filter(Boolean)
+	);
+</script>
+
+{#snippet drawn(profit: string | null)}
+	<span class="flex h-4 w-full" aria-hidden="true">
+		<span
+			class={['block h-4', profit?.startsWith('-') ? 'bg-loss' : 'bg-squared']}
+			style:width="{(100 * Math.abs(Number(profit ?? 0))) / most}%"
+		></span>
+	</span>
+{/snippet}
+
+<svelte:head><title>Profit · Square Batch</title></svelte:head>
+<p class="text-quiet no-print"><a href="/sales">Sales</a></p>
+<div class="flex flex-wrap items-end justify-between gap-3">
+	<div>
+		<h1>Profit</h1>
+		<p data-testid="profit-total">
+			<b class="figure">{money(total.profit, currency)}</b> of
+			<b class="figure">{money(total.takings, currency)}</b>
+			{data.by === 'day'
+				? `taken from ${dayText(data.from)} to ${dayText(data.to)}`
+				: `brought by the batches made from ${dayText(data.from)} to ${dayText(data.to)}`}
+		</p>
+	</div>
+	<div class="no-print flex flex-wrap items-end gap-2">
+		<Field compact label="From" type="date" bind:value={() => data.from, (value) => ask('from', value)} />
+		<Field compact label="To" type="date" bind:value={() => data.to, (value) => ask('to', value)} />
+		<button
+			type="button"
+			class="button"
+			aria-pressed={data.by === 'day'}
+			class:button-main={data.by === 'day'}
+			onclick={() => ask('by', 'day')}>By selling day</button
+		>
+		<button
+			type="button"
+			class="button"
+			aria-pressed={data.by === 'batch'}
+			class:button-main={data.by === 'batch'}
+			onclick={() => ask('by', 'batch')}>By batch</button
+		>
+		<button type="button" class="button" onclick={printAll}>Print</button>
+	</div>
+</div>
+{#if left.length > 0}
+	<p class="text-quiet text-sm">
+		Not counted here: {left.join(', ')}. <a href="/kitchen/costs">Give what they cost</a>
+	</p>
+{/if}
+
+{#if data.by === 'day'}
+	{#if data.days.length === 0}
+		<p class="mt-6">Nothing was sold in these days.</p>
+	{:else}
+		<p class="text-quiet mt-2 max-w-prose text-sm">
+			Packs that were sold, given or written off that day are counted at what a pack of their batch cost.
+		</p>
+		<Wide label="Selling days">
+			<table class="ledger mt-2" data-testid="profit-days">
+				<thead
+					><tr
+						><th>Day</th><th>Place</th><th class="number">Packs</th><th class="number">Given</th><th
+							class="number">Taken</th
+						><th class="number">Ingredients, packing</th>{#if data.counts.energy}<th class="number">Energy</th
+							>{/if}{#if data.counts.labour}<th class="number">Labour</th>{/if}{#if data.counts.fees}<th
+								class="number">Fee</th
+							>{/if}<th class="number">Profit</th><th class="w-32"><span class="sr-only">Drawn</span></th></tr
+					></thead
+				>
+				<tbody>
+					{#each newest(data.days) as day (`${day.day} ${day.channel}`)}
+						<tr>
+							<td class="whitespace-nowrap"
+								><a href="/sales?from={day.day}&to={day.day}&channel={encodeURIComponent(day.channel)}"
+									>{dayText(day.day)}</a
+								></td
+							>
+							<td class="break-words">{day.channel}</td>
+							<td class="number">{plain(day.packs)}</td>
+							<td class="number">{day.given === 0 ? '–' : plain(day.given)}</td>
+							<td class="number">{money(day.takings, currency)}</td>
+							<td class="number">{less(day.materials)}</td>
+							{#if data.counts.energy}<td class="number">{less(day.energy)}</td>{/if}
+							{#if data.counts.labour}<td class="number">{less(day.labour)}</td>{/if}
+							{#if data.counts.fees}<td class="number">{less(day.fee)}</td>{/if}
+							<td class={['number font-semibold', day.profit.startsWith('-') && 'text-loss']}
+								>{money(day.profit, currency)}{#if day.uncosted > 0}<span class="text-attention-ink">*</span
+									>{/if}</td
+							>
+							<td>{@render drawn(day.profit)}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</Wide>
+		{#if uncosted > 0}
+			<p class="text-attention-ink mt-1 text-sm">
+				* {plural(uncosted, 'pack')} of batches whose cost is not known: the profit is too high by it.
+			</p>
+		{/if}
+	{/if}
+{:else if data.batches.length === 0}
+	<p class="mt-6">No batch was made in these days.</p>
+{:else}
+	<p class="text-quiet mt-2 max-w-prose text-sm">
+		A batch is charged with everything it cost to make, what was not sold too, and with its part of what each
+		place took that day.
+	</p>
+	<Wide label="Batches">
+		<table class="ledger mt-2" data-testid="profit-batches">
+			<thead
+				><tr
+					><th>Batch</th><th>Product</th><th class="number">Made</th><th class="number">Sold</th><th
+						class="number">Unsold</th
+					><th class="number">Brought</th><th class="number">Cost</th>{#if data.counts.fees}<th class="number"
+							>Fees</th
+						>{/if}<th class="number">Profit</th><th class="w-32"><span class="sr-only">Drawn</span></th></tr
+				></thead
+			>
+			<tbody>
+				{#each newest(data.batches) as batch (batch.id)}
+					<tr>
+						<td class="whitespace-nowrap"
+							><a href="/batches/{batch.id}#cost-heading" class="figure underline">{batch.code}</a>
+							<span class="text-quiet text-sm">{dayText(batch.madeOn)}</span></td
+						>
+						<td class="break-words">{batch.product}</td>
+						<td class="number">{plain(batch.packsMade)}</td>
+						<td class="number">{plain(batch.sold)}</td>
+						<td class="number">{batch.packsLeft === 0 ? '–' : plain(batch.packsLeft)}</td>
+						<td class="number">{money(batch.takings, currency)}</td>
+						<td class="number">{batch.cost === null ? 'not known' : money(batch.cost, currency)}</td>
+						{#if data.counts.fees}<td class="number">{less(batch.fees)}</td>{/if}
+						<td class={['number font-semibold', batch.profit?.startsWith('-') && 'text-loss']}
+							>{batch.profit === null ? '–' : money(batch.profit, currency)}</td
+						>
+						<td>{@render drawn(batch.profit)}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</Wide>
+{/if}
+{#if hidden > 0}
+	<button type="button" class="button no-print mt-3" onclick={() => (isWhole = true)}
+		>Show {plural(hidden, 'earlier row')}</button
+	>
+{/if}
