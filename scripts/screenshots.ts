@@ -38,7 +38,7 @@ const squaredOff = async (page: Page) => {
 
 /** A station of a batch that is on the bench, by the name of its product. */
 const station = (words: RegExp, at: string) => async (page: Page) =>
-	(await linked('/batches', words)(page)).replace(/\/\w+$/, `/${at}`);
+	`/batches/${/[0-9A-Z]{26}/.exec(await linked('/batches', words)(page))?.[0] ?? ''}/${at}`;
 
 /** Puts so much on the simulated scale, and nothing else. */
 async function onScale(page: Page, grams: number): Promise<void> {
@@ -74,8 +74,10 @@ const STATIONS: Shot[] = [
 		path: station(/Toasted-oat/, 'mix'),
 		before: async (page) => {
 			const steps = page.getByRole('list', { name: 'Steps' });
-			if ((await page.getByTestId('timer').count()) === 0)
-				await steps.getByRole('button', { name: /^Begin Cover the balls/ }).click();
+			const begin = steps.getByRole('button', { name: /^Begin Cover the balls/ });
+			// Begun already where the other sheet was taken first.
+			await page.getByTestId('timer').or(begin).first().waitFor();
+			if ((await begin.count()) > 0) await begin.click();
 			await onScale(page, 0);
 		}
 	},
@@ -148,7 +150,6 @@ const SHOTS: Shot[] = [
 	},
 	{ name: 'labels', path: () => '/labels' },
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
-	{ name: 'profile', path: () => '/kitchen/profile' },
 	{ name: 'sales', path: () => '/sales' },
 	{
 		name: 'stall',
@@ -159,14 +160,48 @@ const SHOTS: Shot[] = [
 			await products.last().click();
 		}
 	},
-	{ name: 'summary', path: () => '/sales/summary' },
-	{ name: 'kitchen', path: () => '/kitchen' }
+	{
+		name: 'cost',
+		path: async (page) => `${await linked('/formulas', /Beet and cumin/)(page)}/cost`
+	}
 ];
 
-/** Every station in one picture: on a laptop, and on a tablet. */
+/** What the kitchen is asked once. */
+const KITCHEN: Shot[] = [
+	{ name: 'kitchen', path: () => '/kitchen' },
+	{ name: 'profile', path: () => '/kitchen/profile' },
+	{ name: 'costs', path: () => '/kitchen/costs' },
+	{ name: 'data', path: () => '/kitchen/data' }
+];
+
+/** What sales came to, and how older ones come in. */
+const MONEY: Shot[] = [
+	{ name: 'summary', path: () => '/sales/summary' },
+	{ name: 'profit by day', path: () => '/sales/profit' },
+	{ name: 'profit by batch', path: () => '/sales/profit?by=batch' },
+	{
+		name: 'import',
+		path: () => '/sales/import',
+		before: async (page) => {
+			await page.getByLabel('Or its rows').fill(PAST);
+			await page.getByLabel('Days are written').selectOption('day/month/year');
+			await page.getByRole('button', { name: 'Look at it' }).click();
+			await page.getByTestId('preview').waitFor();
+		}
+	}
+];
+const PAST = `day,place,bread,packs,price
+14/03/2025,Ferry Green Saturday market,Toasted-oat pita,6,5.50
+14/03/2025,Ferry Green Saturday market,Sesame layered flatbread,4,6.50
+21/03/2025,Ferry Green Saturday market,Toasted-oat pita,a few,5.50
+22/03/2025,From the door,Seeded crispbread,2,4.00`;
+
+/** Several views in one picture: every station on a laptop and on a tablet, what belongs together else. */
 const SHEETS = [
-	{ name: 'stations', width: 1280, height: 800, columns: 2, share: 0.62 },
-	{ name: 'stations-tablet', width: 768, height: 1024, columns: 3, share: 0.5 }
+	{ name: 'stations', shots: STATIONS, width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'stations-tablet', shots: STATIONS, width: 768, height: 1024, columns: 3, share: 0.5 },
+	{ name: 'kitchen', shots: KITCHEN, width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 }
 ];
 
 /** Streams stay open on a batch's pages, so the network is never idle there. */
@@ -197,7 +232,7 @@ export async function main(args: string[]): Promise<void> {
 			}
 			for (const sheet of SHEETS.filter((each) => wants(each.name))) {
 				const pictures: Buffer[] = [];
-				for (const shot of STATIONS) pictures.push(await take(await open(sheet), shot));
+				for (const shot of sheet.shots) pictures.push(await take(await open(sheet), shot));
 				writeFileSync(join(out, `${sheet.name}.png`), await sideBySide(await open({}), pictures, sheet));
 				console.log(`docs/screenshots/${sheet.name}.png`);
 			}

@@ -32,8 +32,13 @@ test('every place at every width: axe clean, nothing wider than the screen', asy
 		'/sales',
 		'/sales/stall',
 		'/sales/summary',
+		'/sales/profit',
+		'/sales/profit?by=batch',
+		'/sales/import',
 		'/kitchen',
 		'/kitchen/profile',
+		'/kitchen/costs',
+		'/kitchen/data',
 		'/nowhere'
 	]);
 });
@@ -60,6 +65,7 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 		formula,
 		`${formula}/compare?from=1&to=1`,
 		`${formula}/history`,
+		`${formula}/cost`,
 		await firstOf(page, '/labels'),
 		await firstOf(page, '/batches'),
 		batch,
@@ -170,6 +176,28 @@ test('long names wrap and do not push the page wide', async ({ page }) => {
 			expect.soft(overflow, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
 		}
 	}
+});
+
+test('what a page of another site sends is turned away, whatever it says it is', async ({
+	request,
+	baseURL
+}) => {
+	for (const path of ['/kitchen/data/restore', '/sales/entries.json', '/sales?/sell']) {
+		const response = await request.post(`${baseURL}${path}`, {
+			headers: { origin: 'http://elsewhere.example' },
+			data: Buffer.from('x')
+		});
+		expect(response.status(), path).toBe(403);
+	}
+});
+
+test('more than a form holds is turned away before it is read', async ({ request, baseURL }) => {
+	const large = Buffer.alloc(5 * 1024 ** 2);
+	const headers = { origin: baseURL ?? '' };
+	expect((await request.post(`${baseURL}/sales/entries.json`, { headers, data: large })).status()).toBe(413);
+	// An archive may be large: it is read, and is none.
+	const answer = await request.post(`${baseURL}/kitchen/data/restore`, { headers, data: large });
+	expect(await answer.text()).toContain('not a zip file');
 });
 
 test('a request under another site’s name is turned away', async ({ request, baseURL }) => {

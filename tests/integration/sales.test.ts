@@ -9,16 +9,9 @@ import { getFormula } from '$lib/server/formulas/read.ts';
 import { newId } from '$lib/server/rows.ts';
 import { salesCsvHead, salesCsvRows } from '$lib/server/sales/csv.ts';
 import { keepSale, keepSales, recordSale, voidSale } from '$lib/server/sales/keep.ts';
-import {
-	ALL,
-	everySale,
-	ledgerPage,
-	ledgerSplit,
-	ledgerTotal,
-	salesOfBatch,
-	type LedgerFilter
-} from '$lib/server/sales/ledger.ts';
+import { ALL, everySale, ledgerPage, salesOfBatch, type LedgerFilter } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
+import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import type { SaleEntry } from '$lib/server/sales/types.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import { makeRoti, useBench } from './kitchen.ts';
@@ -327,6 +320,46 @@ describe('the ledger', () => {
 			}),
 			{ numRuns: 12 }
 		);
+	});
+
+	it('totals of any span are the sum of its lines, whatever of it is whole months', async () => {
+		const id = await fourPacks('Any span');
+		const days = ['2027-01-31', '2027-02-01', '2027-02-28', '2027-03-15'];
+		for (const [index, soldOn] of days.entries()) await keep(entry(id, { soldOn, price: `1.0${index}` }));
+		const ends = [
+			'2027-01-01',
+			'2027-01-31',
+			'2027-02-01',
+			'2027-02-15',
+			'2027-02-28',
+			'2027-03-15',
+			'2027-03-31',
+			null
+		];
+		for (const from of ends)
+			for (const to of ends) {
+				const filter = { ...entriesOf(id), from, to };
+				const lines = await ledgerPage(bench.db, bench.kitchen.id, filter, { most: 10 });
+				const cents = lines.reduce((sum, line) => sum + Math.round(Number(line.total) * 100), 0);
+				const total = await ledgerTotal(bench.db, bench.kitchen.id, filter);
+				expect(Number(total.money) * 100, `${from} to ${to}`).toBeCloseTo(cents, 6);
+				expect(total.entries, `${from} to ${to}`).toBe(lines.length);
+			}
+		// What the database keeps of a month is not typed in by anybody.
+		const month = await ledgerSplit(bench.db, bench.kitchen.id, entriesOf(id), 'month');
+		expect(month.map(({ key, money }) => [key, money])).toEqual([
+			['2027-01', '1.00'],
+			['2027-02', '2.03'],
+			['2027-03', '1.03']
+		]);
+	});
+
+	it('sales of many batches at once, in any order, wait for each other and are all kept', async () => {
+		const batches = [await fourPacks('Crowd one'), await fourPacks('Crowd other')];
+		const sent = batches.flatMap((id) => [entry(id), entry(id), entry(id)]);
+		const answers = await Promise.all(sent.map((each) => keepSales(bench.db, bench.kitchen.id, [each])));
+		expect(answers.flat().every((answer) => answer.kept)).toBe(true);
+		for (const id of batches) expect(await counts(id)).toEqual([1, 3, 0]);
 	});
 
 	it('a calendar year stands against its limit, voids taken back and other years left out', async () => {
