@@ -17,8 +17,14 @@ export interface DraftForm<Record> {
 	enhance: SubmitFunction;
 }
 
-/** The state of a draft form. `onsaved` runs after a save, before what was saved is read again. */
-export function draftForm<Record>(options: { saved: string; onsaved?: () => void }): DraftForm<Record> {
+/**
+ * The state of a draft form. `saved` says what came of it, so that two of them in a row can be told apart;
+ * `onsaved` runs after a save, before what was saved is read again.
+ */
+export function draftForm<Record>(options: {
+	saved: string | (() => string);
+	onsaved?: () => void;
+}): DraftForm<Record> {
 	let problems = $state.raw<readonly Problem[]>([]);
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
@@ -35,8 +41,9 @@ export function draftForm<Record>(options: { saved: string; onsaved?: () => void
 		}
 		problems = [];
 		stale = null;
+		const said = typeof options.saved === 'string' ? options.saved : options.saved();
 		options.onsaved?.();
-		toast.success(options.saved);
+		toast.success(said);
 		if (result.type === 'redirect') await applyAction(result);
 		else await invalidateAll();
 	}

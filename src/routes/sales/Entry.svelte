@@ -38,7 +38,7 @@
 	const blank = (): Line => ({ id: newSaleId(), batchId: '', packs: '1', price: '' });
 	let draft = $state(untrack(() => ({ ...fresh, lines: fresh.lines.map((line) => ({ ...line })) })));
 	const form = draftForm<never>({
-		saved: 'Recorded',
+		saved: () => SAID[draft.kind] ?? 'Recorded',
 		// Day and place stay, as at a stall; the next lines are others.
 		onsaved: () => (draft = { ...draft, lines: [blank()], customer: '', reason: '' })
 	});
@@ -81,6 +81,12 @@
 		{ value: 'sample', text: 'opened for tasting' },
 		{ value: 'written off', text: 'written off: unsold, spoiled' }
 	];
+	const SAID: Record<string, string> = {
+		sale: 'Sale recorded',
+		gift: 'Gift recorded',
+		sample: 'Sample recorded',
+		'written off': 'Written off'
+	};
 	const BUTTON: Record<string, string> = {
 		sale: 'Record the sale',
 		gift: 'Record the gift',

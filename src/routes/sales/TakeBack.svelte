@@ -26,7 +26,10 @@
 	let thrownAway = $state('yes');
 	/** Of the return: one sent twice is one, and the next time the dialog opens it is another. */
 	const id = $derived(open ? newSaleId() : '');
-	const form = draftForm<never>({ saved: 'Recorded', onsaved: () => (open = false) });
+	const form = draftForm<never>({
+		saved: () => (way === 'void' ? 'Entry voided' : 'Return recorded'),
+		onsaved: () => (open = false)
+	});
 	const draft = $derived(
 		way === 'void'
 			? { saleId: sale.id, reason }

@@ -36,7 +36,7 @@
 	const batch = $derived(data.batch);
 
 	const form = recordForm<Batch, BatchDraft>({
-		saved: 'Recorded',
+		saved: 'Batch recorded',
 		fresh: () => batchDraft(data.batch),
 		draftOf: batchDraft
 	});
