@@ -67,8 +67,29 @@ function daysOf(entries: readonly DayOfBatch[], feeOf: (channel: string, day: st
 	});
 }
 
-const partOf = (cost: WholeCost, part: string) =>
-	cost.parts.find((each) => each.part === part)?.perPack ?? '0';
+/** What a pack of a batch costs: its energy and its labour, and the rest of it. */
+interface PackCost {
+	materials: Decimal;
+	energy: Decimal;
+	labour: Decimal;
+}
+
+function packCost({ parts, perPack }: WholeCost): PackCost | null {
+	if (perPack === null) return null;
+	const of = (part: string) => new Money(parts.find((each) => each.part === part)?.perPack ?? 0);
+	const [energy, labour] = [of('energy'), of('labour')];
+	return { materials: new Money(perPack).minus(energy).minus(labour), energy, labour };
+}
+
+/** `of`, asked once for each key. */
+function once<Value>(of: (key: string) => Value): (key: string) => Value {
+	const known = new Map<string, Value>();
+	return (key) => {
+		const value = known.has(key) ? (known.get(key) as Value) : of(key);
+		known.set(key, value);
+		return value;
+	};
+}
 
 /**
  * Profit of each selling day and place, in the order given: what was taken, less what the packs cost that
@@ -79,15 +100,16 @@ export function sellingDays(
 	costOf: (batchId: string) => WholeCost | null,
 	feeOf: (channel: string, day: string) => Fee
 ): SellingDay[] {
+	// A batch sells over days and places; what a pack of it costs is read once.
+	const packOf = once((batchId) => {
+		const cost = costOf(batchId);
+		return cost && packCost(cost);
+	});
 	return daysOf(entries, feeOf).map(({ day, channel, of, takings, packs, fee }): SellingDay => {
-		const costed = of.map((entry) => ({ gone: entry.packs + entry.given, cost: costOf(entry.batchId) }));
-		const sum = (price: (cost: WholeCost) => string) =>
-			sumMoney(costed.flatMap(({ gone, cost }) => (cost ? new Money(price(cost)).times(gone) : [])));
-		const energy = sum((cost) => partOf(cost, 'energy'));
-		const labour = sum((cost) => partOf(cost, 'labour'));
-		const materials = sum((cost) => cost.perPack ?? '0')
-			.minus(energy)
-			.minus(labour);
+		const costed = of.map((entry) => ({ gone: entry.packs + entry.given, cost: packOf(entry.batchId) }));
+		const sum = (part: keyof PackCost) =>
+			sumMoney(costed.flatMap(({ gone, cost }) => (cost ? cost[part].times(gone) : [])));
+		const [materials, energy, labour] = [sum('materials'), sum('energy'), sum('labour')];
 		return {
 			day,
 			channel,
@@ -99,7 +121,7 @@ export function sellingDays(
 			labour: labour.toFixed(2),
 			fee: fee.toFixed(2),
 			profit: takings.minus(materials).minus(energy).minus(labour).minus(fee).toFixed(2),
-			uncosted: costed.reduce((total, { gone, cost }) => total + (cost?.perPack ? 0 : gone), 0)
+			uncosted: costed.reduce((total, { gone, cost }) => total + (cost ? 0 : gone), 0)
 		};
 	});
 }

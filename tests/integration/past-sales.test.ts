@@ -46,6 +46,8 @@ describe('a file of past sales', () => {
 		[`${HEAD}\n2025-03-14,Market,Pita,0,6.00`, 'must be from 1 to'],
 		[`${HEAD}\n2025-03-14,Market,Pita,1.5,6.00`, 'must be a whole number'],
 		[`${HEAD}\n2025-03-14,Market,Pita,3,six`, 'is not an amount of money'],
+		// Read on, it would be 6.00 and not 6.50.
+		[`${HEAD}\n2025-03-14,Market,Pita,3,6,50`, 'has 6 cells where the first row names 5 columns'],
 		[`${HEAD}\n2025-03-14,Market,,3,6.00`, 'says neither what was sold nor of which batch'],
 		['date,place,product,packs,total\n2025-03-14,Market,Pita,3,10.00\n', 'does not divide into 3 packs'],
 		['date,place,product,packs\n2025-03-14,Market,Pita,3', 'says neither a price nor a total'],

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { readCsv } from './csv-rows.ts';
 import { COMPOSITION_KEYS } from '$core/composition/nutrients.ts';
 import { measuresText, readMeasures, type Measures } from '$core/measure/convert.ts';
 import { pathText } from '$core/file/messages.ts';
@@ -42,6 +43,13 @@ export const SHELF_COLUMNS = [
 ] as const;
 type Column = (typeof SHELF_COLUMNS)[number];
 type TextRow = Partial<Record<Column, string>>;
+
+/** A row of a file before it is read; `problem` says why its cells cannot be told apart. */
+interface FileRow {
+	line: number;
+	row: TextRow;
+	problem: string;
+}
 
 /** A row of an imported shelf: what it would do, or why it cannot. */
 export interface ShelfRow {
@@ -121,11 +129,10 @@ export async function shelfJson(db: Database, kitchen: Kitchen): Promise<string>
 }
 
 /** Rows of a file, CSV or the JSON of `shelfJson`. Refuses what is neither. */
-function rowsOf(text: string): { line: number; row: TextRow }[] {
+function rowsOf(text: string): FileRow[] {
 	const trimmed = text.replace(/^\uFEFF/, '');
 	if (trimmed.trimStart().startsWith('{')) return jsonRows(trimmed);
-	const { data, errors, meta } = Papa.parse<TextRow>(trimmed, { header: true, skipEmptyLines: 'greedy' });
-	const header = meta.fields ?? [];
+	const { header, rows } = readCsv(trimmed);
 	if (!header.includes('name'))
 		throw new Refused([{ path: '', message: 'the first row has to name the columns, "name" among them' }]);
 	const unknown = header.filter((column) => !(SHELF_COLUMNS as readonly string[]).includes(column));
@@ -133,15 +140,10 @@ function rowsOf(text: string): { line: number; row: TextRow }[] {
 		throw new Refused([
 			{ path: '', message: `no such column: ${unknown.join(', ')}; see the list of columns` }
 		]);
-	const broken = new Map(errors.map((error) => [error.row ?? -1, error.message]));
-	// Line 1 names the columns. A cell with a line break in it would count more; spreadsheets write none.
-	return data.map((row, index) => ({
-		line: index + 2,
-		row: broken.has(index) ? { ...row, name: row.name ?? '', kind: `\u0000${broken.get(index)}` } : row
-	}));
+	return rows.map(({ line, cells, problem }) => ({ line, row: cells, problem }));
 }
 
-function jsonRows(text: string): { line: number; row: TextRow }[] {
+function jsonRows(text: string): FileRow[] {
 	const refuse = (message: string): never => {
 		throw new Refused([{ path: '', message }]);
 	};
@@ -156,6 +158,7 @@ function jsonRows(text: string): { line: number; row: TextRow }[] {
 		return refuse('this JSON is not a shelf: "squareBatchShelf": 1 and a list of "ingredients" are expected');
 	return list.map((entry: unknown, index) => ({
 		line: index + 1,
+		problem: '',
 		row: Object.fromEntries(
 			Object.entries((entry ?? {}) as Record<string, unknown>).map(([key, value]) => [
 				key,
@@ -195,8 +198,6 @@ const tags = (text: string) =>
 /** Reads one row by the same rules as the form. */
 function readRow(row: TextRow, kitchen: Kitchen): { sound: SoundRow | null; problems: ShelfRow['problems'] } {
 	const problems: ShelfRow['problems'] = [];
-	if (row.kind?.startsWith('\u0000'))
-		return { sound: null, problems: [{ column: '', message: row.kind.slice(1) }] };
 	const cell = (column: Column) => (row[column] ?? '').trim();
 	const confirmedOn = cell('allergens_confirmed_on');
 	const form = ingredientForm.validate(
@@ -280,8 +281,10 @@ async function readAll(db: Database, kitchen: Kitchen, text: string): Promise<Re
 	const [shelf, packs] = await Promise.all([listIngredients(db, kitchen.id), pricePacks(db, kitchen.id)]);
 	const byName = new Map(shelf.map((ingredient) => [ingredient.name.toLowerCase(), ingredient]));
 	const seen = new Map<string, number>();
-	return rowsOf(text).map(({ line, row }) => {
-		const { sound, problems } = readRow(row, kitchen);
+	return rowsOf(text).map(({ line, row, problem }) => {
+		const { sound, problems } = problem
+			? { sound: null, problems: [{ column: '', message: problem }] }
+			: readRow(row, kitchen);
 		const name = (row.name ?? '').trim();
 		const key = name.toLowerCase();
 		const before = seen.get(key);

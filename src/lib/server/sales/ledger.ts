@@ -50,7 +50,7 @@ const ORDER: Record<Sort, { column: string; order: 'asc' | 'desc' }[]> = {
 		{ column: 's.id', order: 'asc' }
 	],
 	largest: [
-		{ column: 'total', order: 'desc' },
+		{ column: 's.total', order: 'desc' },
 		{ column: 's.id', order: 'desc' }
 	]
 };
@@ -66,12 +66,8 @@ export async function ledgerPage(
 		.orderBy(ORDER[sort])
 		.limit(most)
 		.offset(offset)
-		.select('s.id', db.raw('s.packs * s.price AS total'))) as Row[];
-	return salesById(
-		db,
-		kitchenId,
-		ids.map((row) => String(row.id))
-	);
+		.pluck('s.id')) as string[];
+	return salesById(db, kitchenId, ids);
 }
 
 /** Every entry of a batch, newest first. */

@@ -54,6 +54,7 @@ import * as kitchenOpened from './0052_kitchen_opened.ts';
 import * as pastSales from './0053_past_sales.ts';
 import * as salesMonths from './0054_sales_months.ts';
 import * as salesByDayAndBatch from './0055_sales_by_day_and_batch.ts';
+import * as salesTotal from './0056_sales_total.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -111,5 +112,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0052_kitchen_opened', kitchenOpened],
 	['0053_past_sales', pastSales],
 	['0054_sales_months', salesMonths],
-	['0055_sales_by_day_and_batch', salesByDayAndBatch]
+	['0055_sales_by_day_and_batch', salesByDayAndBatch],
+	['0056_sales_total', salesTotal]
 ];

@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { readCsv } from '../../csv-rows.ts';
 import { Decimal } from 'decimal.js';
 import { readCount, readMoney, type Read } from '$core/measure/reading.ts';
 import { PAID_BY, type PaidBy, type SaleKind } from '../../../sales/kinds.ts';
@@ -74,12 +74,7 @@ const LENGTHS = { channel: 60, product: 120, customer: 120, reason: 300 } as con
 
 /** The rows of a CSV of past sales. Refuses what is none. */
 export function readPastSales(text: string, order: DayOrder, channel: string, today: string): ReadRow[] {
-	const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-		header: true,
-		skipEmptyLines: 'greedy',
-		transformHeader: (header) => header.trim().toLowerCase()
-	});
-	const header = meta.fields ?? [];
+	const { header, rows } = readCsv(text, (name) => name.trim().toLowerCase());
 	const found = new Map(PAST_COLUMNS.map((column) => [column, header.find((name) => isNamed(column, name))]));
 	for (const [needed, why] of [
 		['date', 'the day'],
@@ -92,17 +87,18 @@ export function readPastSales(text: string, order: DayOrder, channel: string, to
 			);
 	if (!found.get('product') && !found.get('batch'))
 		refuse('', 'the first row has to name the columns: "product" or "batch" among them');
-	if (data.length > MOST_ROWS) refuse('', `more than ${MOST_ROWS} rows at once: bring them in in parts`);
-	return data.map((row, index) => {
-		const cell: Cell = (column) => (row[found.get(column) ?? '\u0000'] ?? '').trim();
-		const read = readRow(cell, index + 2, { order, channel, today });
+	if (rows.length > MOST_ROWS) refuse('', `more than ${MOST_ROWS} rows at once: bring them in in parts`);
+	return rows.map(({ line, cells, raw, problem }): ReadRow => {
+		if (problem) return { line, raw, sale: null, leftOut: '', problems: [{ column: '', message: problem }] };
+		const cell: Cell = (column) => (cells[found.get(column) ?? '\u0000'] ?? '').trim();
+		const read = readRow(cell, line, { order, channel, today });
 		return {
 			...read,
-			raw: header.map((name) => row[name] ?? '').join(', '),
+			raw,
 			// A column is called as the file calls it.
-			problems: read.problems.map((problem) => ({
-				...problem,
-				column: found.get(problem.column as Column) ?? NAMES[problem.column as Column][0]
+			problems: read.problems.map((each) => ({
+				...each,
+				column: found.get(each.column as Column) ?? NAMES[each.column as Column][0]
 			}))
 		};
 	});
