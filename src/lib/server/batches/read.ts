@@ -165,20 +165,23 @@ export async function readBatches(db: Database, kitchen: Kitchen, ids: readonly 
 		);
 		const madeOn = String(row.made_on);
 		const drawn = draws.get(batchId);
-		const used = rowsOfLines.flatMap((line) => {
-			const ingredient = shelfOn(madeOn).get(String(line.ingredient_id));
-			const composition = compositions.get(String(line.composition_id));
-			if (!ingredient || !composition) return [];
-			const { price: inForce, ...rest } = ingredient;
-			const price = drawn ? drawn.priceOf(ingredient.id, consumedOf(lines, ingredient.id), inForce) : inForce;
-			return [{ ...rest, ...(price ? { price } : {}), per100g: composition.per100g }];
-		});
+		const used = () =>
+			rowsOfLines.flatMap((line): [string, Ingredient][] => {
+				const ingredient = shelfOn(madeOn).get(String(line.ingredient_id));
+				const composition = compositions.get(String(line.composition_id));
+				if (!ingredient || !composition) return [];
+				const { price: inForce, ...rest } = ingredient;
+				const price = drawn
+					? drawn.priceOf(ingredient.id, consumedOf(lines, ingredient.id), inForce)
+					: inForce;
+				return [[ingredient.id, { ...rest, ...(price ? { price } : {}), per100g: composition.per100g }]];
+			});
 		const stock = stockOf(lines, toList<Material>(row.materials), since, madeOn, drawn?.stock ?? []);
 		const closed = closedBy.get(batchId) ?? [];
 		const standing = closed.at(-1);
-		const assembled = assemble(kitchen, row, lines, readings, [
-			...new Map(used.map((each) => [each.id, each])).values()
-		]);
+		// What a closed batch was made of, and at which prices, is in its closing.
+		const usedHere = standing ? [] : [...new Map(used()).values()];
+		const assembled = assemble(kitchen, row, lines, readings, usedHere);
 		return {
 			...(standing ? { ...assembled, ...standingAt(standing, lines) } : derived(kitchen, assembled, stock)),
 			closed,
