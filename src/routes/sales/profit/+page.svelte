@@ -39,6 +39,8 @@
 		await tick();
 		print();
 	}
+	/** What a narrow screen leaves out: the day or batch, what it took and the profit stay in sight. */
+	const FROM_MEDIUM = 'hidden md:table-cell print:table-cell';
 	const less = (amount: string) => (Number(amount) === 0 ? '–' : money(amount, currency));
 	const left = $derived(
 		[
@@ -108,35 +110,41 @@
 			<table class="ledger mt-2" data-testid="profit-days">
 				<thead
 					><tr
-						><th>Day</th><th>Place</th><th class="number">Packs</th><th class="number">Given</th><th
-							class="number">Taken</th
-						><th class="number">Ingredients, packing</th>{#if data.counts.energy}<th class="number">Energy</th
-							>{/if}{#if data.counts.labour}<th class="number">Labour</th>{/if}{#if data.counts.fees}<th
-								class="number">Fee</th
-							>{/if}<th class="number">Profit</th><th class="w-32"><span class="sr-only">Drawn</span></th></tr
+						><th>Day</th><th class={FROM_MEDIUM}>Place</th><th class="number {FROM_MEDIUM}">Packs</th><th
+							class="number {FROM_MEDIUM}">Given</th
+						><th class="number">Taken</th><th class="number {FROM_MEDIUM}">Ingredients, packing</th
+						>{#if data.counts.energy}<th class="number {FROM_MEDIUM}">Energy</th
+							>{/if}{#if data.counts.labour}<th class="number {FROM_MEDIUM}">Labour</th
+							>{/if}{#if data.counts.fees}<th class="number {FROM_MEDIUM}">Fee</th>{/if}<th class="number"
+							>Profit</th
+						><th class="w-32 {FROM_MEDIUM}"><span class="sr-only">Drawn</span></th></tr
 					></thead
 				>
 				<tbody>
 					{#each newest(data.days) as day (`${day.day} ${day.channel}`)}
 						<tr>
-							<td class="whitespace-nowrap"
-								><a href="/sales?from={day.day}&to={day.day}&channel={encodeURIComponent(day.channel)}"
+							<td
+								><a
+									class="whitespace-nowrap"
+									href="/sales?from={day.day}&to={day.day}&channel={encodeURIComponent(day.channel)}"
 									>{dayText(day.day)}</a
+								>
+								<span class="text-quiet block text-sm break-words md:hidden print:hidden">{day.channel}</span
 								></td
 							>
-							<td class="break-words">{day.channel}</td>
-							<td class="number">{plain(day.packs)}</td>
-							<td class="number">{day.given === 0 ? '–' : plain(day.given)}</td>
+							<td class="break-words {FROM_MEDIUM}">{day.channel}</td>
+							<td class="number {FROM_MEDIUM}">{plain(day.packs)}</td>
+							<td class="number {FROM_MEDIUM}">{day.given === 0 ? '–' : plain(day.given)}</td>
 							<td class="number">{money(day.takings, currency)}</td>
-							<td class="number">{less(day.materials)}</td>
-							{#if data.counts.energy}<td class="number">{less(day.energy)}</td>{/if}
-							{#if data.counts.labour}<td class="number">{less(day.labour)}</td>{/if}
-							{#if data.counts.fees}<td class="number">{less(day.fee)}</td>{/if}
+							<td class="number {FROM_MEDIUM}">{less(day.materials)}</td>
+							{#if data.counts.energy}<td class="number {FROM_MEDIUM}">{less(day.energy)}</td>{/if}
+							{#if data.counts.labour}<td class="number {FROM_MEDIUM}">{less(day.labour)}</td>{/if}
+							{#if data.counts.fees}<td class="number {FROM_MEDIUM}">{less(day.fee)}</td>{/if}
 							<td class={['number font-semibold', day.profit.startsWith('-') && 'text-loss']}
 								>{money(day.profit, currency)}{#if day.uncosted > 0}<span class="text-attention-ink">*</span
 									>{/if}</td
 							>
-							<td>{@render drawn(day.profit)}</td>
+							<td class={FROM_MEDIUM}>{@render drawn(day.profit)}</td>
 						</tr>
 					{/each}
 				</tbody>
@@ -159,31 +167,35 @@
 		<table class="ledger mt-2" data-testid="profit-batches">
 			<thead
 				><tr
-					><th>Batch</th><th>Product</th><th class="number">Made</th><th class="number">Sold</th><th
-						class="number">Unsold</th
-					><th class="number">Brought</th><th class="number">Cost</th>{#if data.counts.fees}<th class="number"
-							>Fees</th
-						>{/if}<th class="number">Profit</th><th class="w-32"><span class="sr-only">Drawn</span></th></tr
+					><th>Batch</th><th class={FROM_MEDIUM}>Product</th><th class="number {FROM_MEDIUM}">Made</th><th
+						class="number {FROM_MEDIUM}">Sold</th
+					><th class="number {FROM_MEDIUM}">Unsold</th><th class="number">Brought</th><th
+						class="number {FROM_MEDIUM}">Cost</th
+					>{#if data.counts.fees}<th class="number {FROM_MEDIUM}">Fees</th>{/if}<th class="number">Profit</th
+					><th class="w-32 {FROM_MEDIUM}"><span class="sr-only">Drawn</span></th></tr
 				></thead
 			>
 			<tbody>
 				{#each newest(data.batches) as batch (batch.id)}
 					<tr>
-						<td class="whitespace-nowrap"
+						<td
 							><a href="/batches/{batch.id}#cost-heading" class="figure underline">{batch.code}</a>
-							<span class="text-quiet text-sm">{dayText(batch.madeOn)}</span></td
+							<span class="text-quiet text-sm whitespace-nowrap">{dayText(batch.madeOn)}</span>
+							<span class="block text-sm break-words md:hidden print:hidden">{batch.product}</span></td
 						>
-						<td class="break-words">{batch.product}</td>
-						<td class="number">{plain(batch.packsMade)}</td>
-						<td class="number">{plain(batch.sold)}</td>
-						<td class="number">{batch.packsLeft === 0 ? '–' : plain(batch.packsLeft)}</td>
+						<td class="break-words {FROM_MEDIUM}">{batch.product}</td>
+						<td class="number {FROM_MEDIUM}">{plain(batch.packsMade)}</td>
+						<td class="number {FROM_MEDIUM}">{plain(batch.sold)}</td>
+						<td class="number {FROM_MEDIUM}">{batch.packsLeft === 0 ? '–' : plain(batch.packsLeft)}</td>
 						<td class="number">{money(batch.takings, currency)}</td>
-						<td class="number">{batch.cost === null ? 'not known' : money(batch.cost, currency)}</td>
-						{#if data.counts.fees}<td class="number">{less(batch.fees)}</td>{/if}
+						<td class="number {FROM_MEDIUM}"
+							>{batch.cost === null ? 'not known' : money(batch.cost, currency)}</td
+						>
+						{#if data.counts.fees}<td class="number {FROM_MEDIUM}">{less(batch.fees)}</td>{/if}
 						<td class={['number font-semibold', batch.profit?.startsWith('-') && 'text-loss']}
 							>{batch.profit === null ? '–' : money(batch.profit, currency)}</td
 						>
-						<td>{@render drawn(batch.profit)}</td>
+						<td class={FROM_MEDIUM}>{@render drawn(batch.profit)}</td>
 					</tr>
 				{/each}
 			</tbody>
