@@ -19,6 +19,7 @@
 
 	/** In the order of the work. */
 	const PLACES = [
+		{ href: '/', word: 'Today' },
 		{ href: '/shelf', word: 'Shelf' },
 		{ href: '/formulas', word: 'Formulas' },
 		{ href: '/batches', word: 'Batches' },
@@ -44,7 +45,7 @@
 		return () => off.forEach((each) => each());
 	});
 	/** Where something may come from another device; elsewhere no stream is kept open. */
-	const isLive = $derived(/^\/(batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0);
+	const isLive = $derived(/^\/($|batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0);
 	$effect(() => (isLive ? listenToNews(() => void readAgain()) : undefined));
 	let finding = $state(false);
 	let showingKeys = $state(false);
@@ -72,7 +73,7 @@
 		aria-label="Places"
 		class="border-rule flex shrink-0 flex-wrap items-center border-b md:sticky md:top-0 md:h-screen md:w-32 md:flex-col md:flex-nowrap md:items-stretch md:border-r md:border-b-0"
 	>
-		<a href="/batches" class="flex items-center gap-2 px-4 py-3 no-underline md:block md:py-5">
+		<a href="/" class="flex items-center gap-2 px-4 py-3 no-underline md:block md:py-5">
 			<span class="border-ink block size-4 border-[3px] md:size-5.5 md:border-4" aria-hidden="true"></span>
 			<span class="leading-tight font-extrabold md:mt-1.5 md:block"
 				>Square <br class="hidden md:inline" />Batch</span
@@ -80,7 +81,8 @@
 		</a>
 		<ul class="flex flex-1 justify-end md:block md:flex-none">
 			{#each PLACES as place (place.href)}
-				{@const here = page.url.pathname.startsWith(place.href)}
+				{@const here =
+					place.href === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(place.href)}
 				<li>
 					<a
 						href={place.href}

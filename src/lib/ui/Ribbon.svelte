@@ -10,12 +10,15 @@
 	let {
 		actual,
 		plan = null,
-		batchId
+		batchId,
+		height = 116
 	}: {
 		actual: RibbonFigures | null;
 		plan?: RibbonFigures | null;
 		/** Whose stations its stretches open. */
 		batchId: string;
+		/** Of the band where it is widest, px. */
+		height?: number;
 	} = $props();
 
 	/** The station that a stretch opens. */
@@ -42,14 +45,13 @@
 		fat: 'fill-fat',
 		other: 'fill-other'
 	};
-	const HEIGHT = 116;
 
 	let width = $state(1080);
 	const shown = $derived(actual ?? plan);
 	const stages = $derived(shown?.stages ?? []);
 	const step = $derived(width / Math.max(1, stages.length));
 	/** Too narrow for words beside each other: they go under each other, and what leaves goes below. */
-	const narrow = $derived(step < 110);
+	const narrow = $derived(step < 140);
 	const TOP = $derived(narrow ? 36 : 24);
 	const most_g = $derived(
 		Math.max(
@@ -57,14 +59,14 @@
 			...[...stages, ...(plan?.stages ?? [])].map((stage) => (stage.makeup ? makeupTotal_g(stage.makeup) : 0))
 		)
 	);
-	const y = (grams: number) => (grams / most_g) * HEIGHT;
+	const y = (grams: number) => (grams / most_g) * height;
 	const leavesAt = $derived(
 		stages.map((stage) => (shown?.leaves ?? []).filter((leaf) => leaf.before === stage.key))
 	);
 	/** What is drawn of it: where it is narrow, nothing; it is listed below. */
 	const drawnAt = $derived(narrow ? [] : leavesAt);
 	const deepest = $derived(Math.max(0, ...drawnAt.map((leaves) => leaves.length)));
-	const bottom = $derived(TOP + HEIGHT + 8 + deepest * 16);
+	const bottom = $derived(TOP + height + 8 + deepest * 16);
 
 	/** Bands of one stage from the top: flour, water, fat, other. */
 	function bands(stage: RibbonStage) {
@@ -110,7 +112,7 @@
 			class="hover:bg-action/10 absolute top-0"
 			style:left="{index * step}px"
 			style:width="{step}px"
-			style:height="{TOP + HEIGHT}px"
+			style:height="{TOP + height}px"
 		></a>
 	{/each}
 	<svg
@@ -147,7 +149,7 @@
 				x1={x + 0.5}
 				x2={x + 0.5}
 				y1="0"
-				y2={TOP + HEIGHT}
+				y2={TOP + height}
 				class={stage.makeup ? 'stroke-ink' : 'stroke-edge'}
 				opacity={stage.makeup ? 1 : 0.5}
 			/>
@@ -164,12 +166,12 @@
 				{/each}
 			{/if}
 			{#each drawnAt[index] ?? [] as leaf, row (leaf.label)}
-				{@const base = TOP + HEIGHT + 14 + row * 16}
+				{@const base = TOP + height + 14 + row * 16}
 				<path
 					d="M{x - 8} {TOP +
 						y(
 							makeupTotal_g(stages[index - 1]?.makeup ?? { flour: 0, water: 0, fat: 0, other: 0 })
-						)}Q{x} {TOP + HEIGHT} {x} {base - 4}"
+						)}Q{x} {TOP + height} {x} {base - 4}"
 					class={leaf.grams < 0 ? 'stroke-squared' : 'stroke-loss'}
 					fill="none"
 					stroke-width="1.5"

@@ -10,6 +10,7 @@ export interface Found {
 }
 
 const PLACES: Found[] = [
+	{ group: 'Start', text: 'Today: what is on the bench, what to make', href: '/' },
 	{ group: 'Start', text: 'New batch', href: '/batches/new' },
 	{ group: 'Start', text: 'Bring a formula in', href: '/formulas/import' },
 	{ group: 'Start', text: 'New ingredient', href: '/shelf/new' },

@@ -3,7 +3,6 @@
 	import { derive, type Facts } from '$core/derive.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { ribbonFigures } from '$core/massflow/ribbon.ts';
-	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
 	import { consumedOf_g } from '$core/cost/cost.ts';
@@ -13,7 +12,7 @@
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
 	import { onMount, tick } from 'svelte';
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch-draft.ts';
-	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { planRibbon } from '$lib/batch-ribbons.ts';
 	import { dayText } from '$lib/format.ts';
 	import type { Batch } from '$lib/server/batches/types.ts';
 	import { recordForm } from '$lib/ui/record-form.svelte.ts';
@@ -77,11 +76,7 @@
 				: 'The figures wait for the marked fields.'
 	);
 
-	const plan = $derived.by(() => {
-		const recipe = plannedRecipe(batch);
-		const planned = derivePlan(recipe, data.expectedLoss);
-		return planned.ok ? ribbonFigures(recipe, planned.value, 0) : null;
-	});
+	const plan = $derived(planRibbon(batch, data.expectedLoss));
 	const edited = $derived(JSON.stringify(draft) !== JSON.stringify(batchDraft(batch)));
 	const touched = $derived(batch.recorded || edited);
 	const actual = $derived(live && touched ? ribbonFigures(live.recipe, live.facts, batch.packsSold) : null);

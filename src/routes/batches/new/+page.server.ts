@@ -41,6 +41,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		}))
 	);
 	const asked = url.searchParams.get('product');
+	const packs = url.searchParams.get('packs');
 	const chosen = products.find((product) => product.id === asked) ?? products[0];
 	return {
 		products,
@@ -49,8 +50,10 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			id: newId(),
 			productId: chosen?.id ?? '',
 			madeOn: today(kitchen),
-			factor: url.searchParams.get('factor') ?? '1'
-		}
+			factor: packs ?? url.searchParams.get('factor') ?? '1'
+		},
+		/** Whether the amount asked for is packs. */
+		asPacks: packs !== null
 	};
 };
 

@@ -16,7 +16,7 @@
 	/** As many decimals as the scale shows. */
 	const decimals = $derived(Math.max(0, -Math.floor(Math.log10(data.scaleDivision_g))));
 	/** What the amount is of: the formula so many times, or so many packs. */
-	let by = $state<'factor' | 'packs'>('factor');
+	let by = $state<'factor' | 'packs'>(untrack(() => (data.asPacks ? 'packs' : 'factor')));
 	const form = draftForm<never>({ saved: 'Planned' });
 
 	const product = $derived(data.products.find((each) => each.id === draft.productId));

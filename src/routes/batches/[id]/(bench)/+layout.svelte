@@ -1,10 +1,8 @@
 <script lang="ts">
 	import { afterNavigate, beforeNavigate, goto, preloadCode } from '$app/navigation';
-	import { ribbonFigures, ribbonSoFar } from '$core/massflow/ribbon.ts';
-	import { derivePlan } from '$core/plan.ts';
 	import { closings } from '$core/squaring/closings.ts';
 	import { closingFigures, stockUsesAtHand, unweighedLines } from '$lib/batch-closing.ts';
-	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { planRibbon, ribbonReached } from '$lib/batch-ribbons.ts';
 	import { outbox } from '$lib/bench/outbox.svelte.ts';
 	import { beginSession } from '$lib/bench/session.svelte.ts';
 	import { keepPage } from '$lib/keep-page.ts';
@@ -17,21 +15,8 @@
 	const session = beginSession(() => data);
 	const batch = $derived(session.batch);
 	const facts = $derived(session.facts);
-	const plan = $derived.by(() => {
-		const recipe = plannedRecipe(data.batch);
-		const planned = derivePlan(recipe, data.expectedLoss);
-		return planned.ok ? ribbonFigures(recipe, planned.value, 0) : null;
-	});
-	const reached = $derived({
-		weighed: new Set(batch.lines.flatMap((line, index) => (line.weighed_g === null ? [] : index))),
-		dough: batch.doughWeight_g !== null,
-		balls: batch.ballCount !== null,
-		pieces: batch.finishedWeights_g.length > 0,
-		packs: batch.packs !== null
-	});
-	const actual = $derived(
-		facts && batch.recorded ? ribbonSoFar(batch.recipe, facts, batch.packsSold, reached) : null
-	);
+	const plan = $derived(planRibbon(data.batch, data.expectedLoss));
+	const actual = $derived(ribbonReached(batch, facts));
 	const marks = $derived(
 		session.isClosed
 			? batch.closings

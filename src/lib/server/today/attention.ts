@@ -1,0 +1,215 @@
+import { Money, sumMoney } from '$core/cost/money.ts';
+import { isStalePrice, PRICE_GOOD_DAYS } from '$core/cost/stale.ts';
+import { freshness } from '$core/stock/need.ts';
+import { dayText, money, plain, plural } from '../../format.ts';
+import type { BatchLeft } from '../batches/left.ts';
+import { readBatches } from '../batches/read.ts';
+import type { Batch } from '../batches/types.ts';
+import type { Database } from '../db/connection.ts';
+import { listFormulas } from '../formulas/read.ts';
+import { listIngredients } from '../ingredients.ts';
+import { today, type Kitchen } from '../kitchens.ts';
+import { listLabels } from '../labels/read.ts';
+import { labelState } from '../labels/types.ts';
+import { stockItems } from '../lots/outlook.ts';
+import { lotsOnHand } from '../lots/read.ts';
+import { pricePacks } from '../prices.ts';
+import { getProfile } from '../profiles.ts';
+import { owedNow } from '../sales/payments.ts';
+import { yearOfSales } from '../sales/year.ts';
+
+/** Something that wants looking at. */
+export interface Attention {
+	/** It can hurt somebody, or says what is not true: it comes first and is marked. */
+	grave: boolean;
+	href: string;
+	what: string;
+	why: string;
+}
+
+/** So many batches that wait to be closed are looked at, the newest. */
+const MOST_BATCHES = 12;
+/** So many of a kind are named one by one. */
+const MOST_NAMED = 2;
+
+/** Everything of a kitchen that wants looking at, what can hurt somebody first. */
+export async function attentionOf(
+	db: Database,
+	kitchen: Kitchen,
+	left: readonly BatchLeft[]
+): Promise<Attention[]> {
+	const found = await Promise.all([
+		labelsNotRight(db, kitchen),
+		stockShortOrOld(db, kitchen),
+		batchesNotClosed(db, kitchen),
+		pricesOld(db, kitchen),
+		salesToSettle(db, kitchen)
+	]);
+	const all = [...packsPastDate(left, today(kitchen)), ...found.flat()];
+	return [...all.filter((each) => each.grave), ...all.filter((each) => !each.grave)];
+}
+
+function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {
+	return left.flatMap((batch) =>
+		batch.bestBefore !== null && batch.bestBefore < day
+			? {
+					grave: true,
+					href: `/sales?batch=${batch.id}`,
+					what: `${plural(batch.packsLeft, 'pack')} of ${batch.name}, batch ${batch.code}`,
+					why: `past their best-before of ${dayText(batch.bestBefore)}: take them off sale and write them off`
+				}
+			: []
+	);
+}
+
+async function labelsNotRight(db: Database, kitchen: Kitchen): Promise<Attention[]> {
+	return (await listLabels(db, kitchen)).flatMap((label): Attention[] => {
+		const state = labelState(label);
+		const at = { href: `/labels/${label.product.id}`, what: `Label of ${label.product.name}` };
+		const waits = [...label.blocks.map((block) => block.message), ...label.misfits];
+		if (state === 'out of date')
+			return [{ ...at, grave: true, why: `out of date: ${someOf(label.changes.map(({ what }) => what))}` }];
+		if (state === 'waits') return [{ ...at, grave: true, why: someOf(waits) }];
+		return state === 'ready' ? [{ ...at, grave: false, why: 'ready to be approved' }] : [];
+	});
+}
+
+async function stockShortOrOld(db: Database, kitchen: Kitchen): Promise<Attention[]> {
+	const day = today(kitchen);
+	const lots = await lotsOnHand(db, kitchen.id);
+	const amount = (value: number, unit: 'g' | 'pieces') => `${plain(value)}${unit === 'g' ? ' g' : ''}`;
+	const short = (await stockItems(db, kitchen.id, lots)).flatMap((item): Attention[] =>
+		item.missing > 0
+			? [
+					{
+						grave: false,
+						href: '/shelf/lots',
+						what: item.name,
+						why: `${amount(item.missing, item.unit)} missing for what is planned${item.runsOutCode ? `, from batch ${item.runsOutCode} on` : ''}`
+					}
+				]
+			: []
+	);
+	const dated = lots.flatMap((lot): Attention[] => {
+		const fresh = lot.onHand > 0 ? freshness(lot.bestBefore, day) : 'good';
+		if ((fresh !== 'past' && fresh !== 'near') || lot.bestBefore === null) return [];
+		return [
+			{
+				grave: fresh === 'past',
+				href: `/shelf/lots/${lot.id}`,
+				what: `${lot.name}, lot ${lot.code}`,
+				why: `${amount(lot.onHand, lot.unit)} ${fresh} the date ${dayText(lot.bestBefore)}`
+			}
+		];
+	});
+	return [...dated, ...short];
+}
+
+/** Batches that were made and not closed: those that are off by their name, the others counted. */
+async function batchesNotClosed(db: Database, kitchen: Kitchen): Promise<Attention[]> {
+	const ids = (await db('batches')
+		.where('kitchen_id', kitchen.id)
+		.whereNull('closed_at')
+		.where('packs_made', '>', 0)
+		.orderBy([
+			{ column: 'made_on', order: 'desc' },
+			{ column: 'id', order: 'desc' }
+		])
+		.limit(MOST_BATCHES)
+		.pluck('id')) as string[];
+	const found: Attention[] = [];
+	const others: Batch[] = [];
+	for (const batch of await readBatches(db, kitchen, ids)) {
+		const off = batch.closings.find((closing) => closing.state === 'off');
+		if (off?.state !== 'off') others.push(batch);
+		else
+			found.push({
+				grave: false,
+				href: `/batches/${batch.id}`,
+				what: `Batch ${batch.code}, ${batch.name}`,
+				why: `off: ${off.message}`
+			});
+	}
+	const [only] = others;
+	if (only)
+		found.push({
+			grave: false,
+			href: others.length === 1 ? `/batches/${only.id}` : '/batches',
+			what: `${plural(others.length, 'batch', 'batches')} made, not closed yet`,
+			why: someOf(others.map(({ code, name }) => `${code} ${name}`))
+		});
+	return found;
+}
+
+/** Ingredients of the formulas that are made whose price is too old to go by, or that have none. */
+async function pricesOld(db: Database, kitchen: Kitchen): Promise<Attention[]> {
+	const [formulas, ingredients, packs] = await Promise.all([
+		listFormulas(db, kitchen.id),
+		listIngredients(db, kitchen.id),
+		pricePacks(db, kitchen.id)
+	]);
+	const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const used = new Set<string>();
+	const use = (id: string): void => {
+		if (used.has(id)) return;
+		used.add(id);
+		shelf.get(id)?.mix?.forEach((line) => use(line.ingredient));
+	};
+	for (const { archived, number, lines } of formulas)
+		if (!archived && number > 0) lines.forEach((line) => use(line.ingredient));
+	const old = [...used].flatMap((id) => {
+		const ingredient = shelf.get(id);
+		// Newest first.
+		const pack = packs.find((each) => each.ingredientId === id);
+		// Water from the tap has a price nobody looks up again.
+		return ingredient &&
+			!ingredient.mix &&
+			ingredient.kind !== 'water' &&
+			pack &&
+			isStalePrice(pack.boughtOn, today(kitchen))
+			? [ingredient]
+			: [];
+	});
+	if (old.length === 0) return [];
+	const [first] = old;
+	return [
+		{
+			grave: false,
+			href: old.length === 1 && first ? `/shelf/${first.id}` : '/shelf',
+			what: old.length === 1 ? 'A price' : `${old.length} prices`,
+			why: `older than ${PRICE_GOOD_DAYS} days, and costs go by it: ${someOf(old.map(({ name }) => name))}`
+		}
+	];
+}
+
+/** What is owed, and a yearly limit that is near. */
+async function salesToSettle(db: Database, kitchen: Kitchen): Promise<Attention[]> {
+	const [owed, { profile }] = await Promise.all([owedNow(db, kitchen.id), getProfile(db, kitchen.id)]);
+	const found: Attention[] = [];
+	if (owed.length > 0) {
+		const sum = sumMoney(owed.map(({ amount }) => amount)).toFixed(2);
+		found.push({
+			grave: false,
+			href: '/sales#owed',
+			what: `${money(sum, kitchen.currency)} is owed`,
+			why: `by ${someOf([...new Set(owed.map(({ customer }) => customer))])}`
+		});
+	}
+	const year = await yearOfSales(db, kitchen.id, today(kitchen), profile?.yearlyLimit ?? null);
+	if (year.limit !== null && year.left !== null && year.pace?.reachedOn)
+		found.push({
+			grave: new Money(year.left).lessThanOrEqualTo(0),
+			href: '/sales/summary',
+			what: `The yearly limit of ${money(year.limit, kitchen.currency)}`,
+			why: new Money(year.left).lessThanOrEqualTo(0)
+				? 'is reached: ask the local authority before more is sold'
+				: `is reached on ${dayText(year.pace.reachedOn)} if sales go on so`
+		});
+	return found;
+}
+
+/** The first of some words, and how many more there are. */
+function someOf(words: readonly string[]): string {
+	const rest = words.length - MOST_NAMED;
+	return words.slice(0, MOST_NAMED).join('; ') + (rest > 0 ? ` and ${rest} more` : '');
+}
