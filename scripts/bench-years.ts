@@ -120,6 +120,7 @@ async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
 	const product = await one('products', 'asc');
 	const formula = await one('formulas', 'asc');
 	return [
+		'/',
 		'/batches',
 		`/batches/${batch}`,
 		`/batches/${batch}/weigh`,

@@ -135,20 +135,14 @@ const STATIONS: Shot[] = [
 ];
 
 const SHOTS: Shot[] = [
+	{ name: 'today', path: () => '/' },
 	{ name: 'shelf', path: () => '/shelf' },
 	{ name: 'stock', path: () => '/shelf/lots' },
 	{ name: 'recall', path: recallOf(/^Bread flour/) },
 	{ name: 'ingredient', path: linked('/shelf', /Cumin/) },
-	{ name: 'formulas', path: () => '/formulas' },
 	{ name: 'formula', path: linked('/formulas', /Half-and-half/) },
-	{ name: 'batches', path: () => '/batches' },
 	...STATIONS.filter((station) => station.name === 'divide'),
 	{ name: 'square', path: squaredOff },
-	{
-		name: 'history',
-		path: async (page) => `${await linked('/formulas', /Toasted-oat/)(page)}/history`
-	},
-	{ name: 'labels', path: () => '/labels' },
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
 	{ name: 'sales', path: () => '/sales' },
 	{
@@ -163,6 +157,17 @@ const SHOTS: Shot[] = [
 	{
 		name: 'cost',
 		path: async (page) => `${await linked('/formulas', /Beet and cumin/)(page)}/cost`
+	}
+];
+
+/** Lists, and how a formula's batches went. */
+const LISTS: Shot[] = [
+	{ name: 'formulas', path: () => '/formulas' },
+	{ name: 'batches', path: () => '/batches' },
+	{ name: 'labels', path: () => '/labels' },
+	{
+		name: 'history',
+		path: async (page) => `${await linked('/formulas', /Toasted-oat/)(page)}/history`
 	}
 ];
 
@@ -200,6 +205,7 @@ const PAST = `day,place,bread,packs,price
 const SHEETS = [
 	{ name: 'stations', shots: STATIONS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'stations-tablet', shots: STATIONS, width: 768, height: 1024, columns: 3, share: 0.5 },
+	{ name: 'lists', shots: LISTS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'kitchen', shots: KITCHEN, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 }
 ];

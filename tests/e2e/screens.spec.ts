@@ -23,6 +23,7 @@ async function firstOf(page: Page, list: string): Promise<string> {
 test('every place at every width: axe clean, nothing wider than the screen', async ({ page }) => {
 	test.setTimeout(240_000);
 	await looksRight(page, [
+		'/',
 		'/shelf',
 		'/formulas',
 		'/formulas/import',

@@ -1,0 +1,63 @@
+import type { Page } from '@playwright/test';
+import { answered, fresh, newFormula, open } from './making.ts';
+import { expect, test } from './test.ts';
+
+/** The day it is in the kitchen, and one some weeks before. */
+async function daysBefore(page: Page, weeks: readonly number[]): Promise<string[]> {
+	await open(page, '/batches/new');
+	const today = await page.getByLabel('Made on').inputValue();
+	return weeks.map((week) =>
+		new Date(Date.parse(`${today}T00:00:00Z`) - week * 7 * 86_400_000).toISOString().slice(0, 10)
+	);
+}
+
+test('what such a day usually sells is to be made; what is planned counts, and stands on the bench', async ({
+	page
+}) => {
+	const bread = fresh('Weekly bread');
+	// Places of a day stand by name, and the first two are open.
+	const place = fresh('AA corner');
+	await newFormula(page, bread);
+	const [lastWeek, before] = await daysBefore(page, [1, 2]);
+	await open(page, '/sales/import');
+	await page
+		.getByLabel('Or its rows')
+		.fill(
+			`day,place,bread,packs,price\n${before},${place},${bread},5,6.00\n${lastWeek},${place},${bread},2,6.00`
+		);
+	await answered(page, () => page.getByRole('button', { name: 'Look at it' }).click());
+	await answered(page, () => page.getByRole('button', { name: 'Bring in the ticked rows' }).click());
+
+	await open(page, '/');
+	const day = page.getByTestId('day-to-make').filter({ hasText: place });
+	// Halfway between 2 and 5 is 3.5, and half a pack is not sold: 4.
+	await expect(day).toContainText('4 packs to make');
+	await expect(day).toContainText('sold 2, 5');
+	await expect(page.getByTestId('attention')).toContainText(`Label of ${bread}`);
+
+	await day.getByRole('link', { name: `Plan 4 packs of ${bread}` }).click();
+	await expect(page.getByLabel('Product')).toHaveValue(/./);
+	await expect(page.getByLabel('Packs', { exact: true })).toHaveValue('4');
+	await page.getByRole('button', { name: 'Plan this batch' }).click();
+	await expect(page).toHaveURL(/\/weigh$/);
+
+	await open(page, '/');
+	await expect(day).toContainText('enough is there or planned');
+	const onBench = page.getByTestId('on-bench').filter({ hasText: bread });
+	await expect(onBench).toContainText('nothing weighed yet');
+	await onBench.getByRole('link', { name: /^Weigh in/ }).click();
+	await expect(page).toHaveURL(/\/weigh$/);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(bread);
+});
+
+test('the places begin with Today, and the mark leads there', async ({ page }) => {
+	await open(page, '/sales');
+	await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Today' }).click();
+	await expect(page.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
+	await expect(page.getByRole('link', { name: 'Today' })).toHaveAttribute('aria-current', 'page');
+	// The demo kitchen has packs past their date and a label out of date: both are named before anything is sold.
+	const attention = page.getByTestId('attention');
+	await expect(attention).toContainText('Before anything is sold');
+	await attention.getByRole('link', { name: /^Label of Toasted-oat pita/ }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('Toasted-oat pita');
+});
