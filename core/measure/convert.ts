@@ -77,7 +77,7 @@ export function measuresInSet(measures: Measures, from: MeasureSet, to: MeasureS
 	);
 }
 
-/** Measures as the reference rows write them: `cup:125:118-145;tbsp:8:7-9`. */
+/** Measures as the reference rows write them: `cup:125:118-145;tbsp:8:7-9`; without a range it is none. */
 export function readMeasures(text: string): Measures {
 	return Object.fromEntries(
 		text
@@ -85,7 +85,7 @@ export function readMeasures(text: string): Measures {
 			.filter(Boolean)
 			.map((entry) => {
 				const [name = '', grams = '', range = ''] = entry.split(':');
-				const [low = grams, high = grams] = range.split('-');
+				const [low = grams, high = grams] = range === '' ? [] : range.split('-');
 				return [name.trim(), { grams: Number(grams), low: Number(low), high: Number(high) }];
 			})
 	);

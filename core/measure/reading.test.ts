@@ -93,3 +93,13 @@ describe('readGramsList', () => {
 		expect(readGramsList(text).ok).toBe(false);
 	});
 });
+
+describe('how much money may be', () => {
+	it('is nine digits before the point, and not one more', () => {
+		expect(readMoney('999999999.99')).toEqual({ ok: true, value: '999999999.99' });
+		// Zeros in front are no digits of it.
+		expect(readMoney('0000999999999')).toEqual({ ok: true, value: '999999999' });
+		const read = readMoney('1000000000');
+		expect(read.ok ? '' : read.message).toContain('check the figure');
+	});
+});

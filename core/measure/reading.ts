@@ -62,8 +62,12 @@ export function readCount(text: string): Read<number> {
 	return number;
 }
 
+/** Before the point: more than that no kitchen takes, and a slip of the keys does. */
+const MOST_DIGITS = 9;
+
 /**
- * An amount of money as an exact decimal string, `6.50` from `6,5` or `$6.50`; at most four decimals.
+ * An amount of money as an exact decimal string, `6.50` from `6,5` or `$6.50`; at most four decimals,
+ * and nine digits before them.
  */
 export function readMoney(text: string): Read<string> {
 	const trimmed = text.trim().replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
@@ -73,7 +77,9 @@ export function readMoney(text: string): Read<string> {
 	const number = readNumber(trimmed);
 	if (!number.ok) return number;
 	const decimal = trimmed.replace(',', '.').replace(/^0+(?=\d)/, '');
-	if ((decimal.split('.')[1] ?? '').length > 4) return fail('has more than four decimals');
+	const [whole = '', part = ''] = decimal.split('.');
+	if (part.length > 4) return fail('has more than four decimals');
+	if (whole.length > MOST_DIGITS) return fail('is a thousand millions or more: check the figure');
 	return { ok: true, value: decimal };
 }
 

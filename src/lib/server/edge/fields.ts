@@ -48,7 +48,10 @@ export const grams = (options: { optional?: boolean; positive?: boolean } = {}) 
 	);
 
 /** Weights in one field. */
-export const gramsList = () => typed(readGramsList, {});
+export const gramsList = () =>
+	typed(readGramsList, {}, (values) =>
+		values.some((value) => value > MOST_GRAMS) ? 'has more than a tonne among the weights: check it' : null
+	);
 
 /** A whole number within limits. */
 export const count = (least: number, most: number, options: { optional?: boolean } = {}) =>
