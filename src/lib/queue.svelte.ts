@@ -20,6 +20,8 @@ interface QueueOptions<T> {
 	send: (group: string, items: T[]) => Promise<Answer[] | null>;
 }
 
+/** The server takes so many together: a day without a network comes in parts. */
+const MOST_AT_ONCE = 100;
 const FIRST_RETRY_MS = 400;
 const LAST_RETRY_MS = 4000;
 /** For so long a page kept in the browser may be older than what the server has. */
@@ -116,7 +118,7 @@ export class Queue<T> {
 		const { idOf, groupOf, send } = this.#options;
 		for (let first = this.waiting[0]; first !== undefined; first = this.waiting[0]) {
 			const group = groupOf(first);
-			const items = this.waiting.filter((each) => groupOf(each) === group);
+			const items = this.waiting.filter((each) => groupOf(each) === group).slice(0, MOST_AT_ONCE);
 			const answers = await send(group, items);
 			this.reached = answers !== null;
 			if (!answers) return;

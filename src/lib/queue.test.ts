@@ -1,0 +1,181 @@
+import { monotonicFactory } from 'ulid';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { postItems, Queue, type Answer } from './queue.svelte.ts';
+
+interface Thing {
+	id: string;
+	of: string;
+}
+
+/** The browser's storage, as far as a queue knows it. */
+class Storage {
+	[key: string]: unknown;
+	getItem = (key: string) => (this[key] as string | undefined) ?? null;
+	setItem = (key: string, value: string) => (this[key] = value);
+	removeItem = (key: string) => delete this[key];
+}
+
+const nextId = monotonicFactory();
+const thing = (of = 'a', id = nextId()): Thing => ({ id, of });
+const kept = (items: readonly Thing[]): Answer[] => items.map(({ id }) => ({ id, kept: true }));
+
+let sent: Thing[][] = [];
+let answer: (items: Thing[]) => Answer[] | null = kept;
+const queue = () =>
+	new Queue<Thing>({
+		name: 'test',
+		idOf: ({ id }) => id,
+		groupOf: ({ of }) => of,
+		send: (_, items) => {
+			sent.push(items);
+			return Promise.resolve(answer(items));
+		}
+	});
+const stored = (state: string) =>
+	Object.keys(localStorage).filter((key) => key.includes(`:${state}:`)).length;
+
+beforeEach(() => {
+	vi.useFakeTimers();
+	vi.stubGlobal('localStorage', new Storage());
+	vi.stubGlobal('window', { addEventListener: () => {}, removeEventListener: () => {} });
+	[sent, answer] = [[], kept];
+});
+afterEach(() => {
+	vi.useRealTimers();
+	vi.unstubAllGlobals();
+});
+/** Lets everything that was promised come about, and so much time pass. */
+const pass = (ms = 0) => vi.advanceTimersByTimeAsync(ms);
+
+describe('what is on its way to the server', () => {
+	it('is in the browser before it is sent, and stays until the server has it', async () => {
+		answer = () => null;
+		const of = queue();
+		of.add([thing()]);
+		expect(stored('waiting')).toBe(1);
+		await pass();
+		expect([of.waiting.length, of.reached]).toEqual([1, false]);
+		answer = kept;
+		await pass(400);
+		expect([of.waiting.length, of.reached, stored('waiting'), stored('kept')]).toEqual([0, true, 0, 1]);
+	});
+
+	it('is tried again at longer and longer distances, and never given up', async () => {
+		answer = () => null;
+		queue().add([thing()]);
+		await pass();
+		const tries: number[] = [];
+		// 400, 800, 1600, 3200 ms, and from then on every 4 s.
+		for (const ms of [400, 800, 1600, 3200, 4000, 4000]) {
+			await pass(ms - 1);
+			const before = sent.length;
+			await pass(1);
+			tries.push(sent.length - before);
+		}
+		expect(tries).toEqual([1, 1, 1, 1, 1, 1]);
+	});
+
+	it('is taken up by the next page', async () => {
+		answer = () => null;
+		queue().add([thing(), thing()]);
+		await pass();
+		const next = queue();
+		answer = kept;
+		next.start();
+		expect(next.waiting).toHaveLength(2);
+		await pass();
+		expect(next.waiting).toHaveLength(0);
+	});
+
+	it('goes in the order it was made, each group together', async () => {
+		answer = () => null;
+		const of = queue();
+		const [one, two, three] = [thing('a'), thing('b'), thing('a')];
+		of.add([three, one]);
+		of.add([two]);
+		await pass();
+		[sent, answer] = [[], kept];
+		await pass(400);
+		expect(sent).toEqual([[one, three], [two]]);
+	});
+
+	it('goes in parts where there is much of it', async () => {
+		queue().add(Array.from({ length: 230 }, () => thing()));
+		await pass();
+		expect(sent.map((items) => items.length)).toEqual([100, 100, 30]);
+		expect(new Set(sent.flat().map(({ id }) => id)).size).toBe(230);
+	});
+
+	it('that is made while something is sent is sent after it, once', async () => {
+		const of = queue();
+		of.add([thing()]);
+		of.add([thing()]);
+		await pass();
+		expect(sent.flat()).toHaveLength(2);
+		expect(of.waiting).toHaveLength(0);
+	});
+
+	it('that the server refuses is kept apart with its word until it was seen', async () => {
+		answer = (items) => items.map(({ id }) => ({ id, kept: false, message: 'no packs left' }));
+		const of = queue();
+		const item = thing();
+		of.add([item]);
+		await pass();
+		expect(of.waiting).toHaveLength(0);
+		expect(of.refused).toEqual([{ item, message: 'no packs left' }]);
+		of.dismiss(item.id);
+		expect([of.refused.length, stored('refused')]).toEqual([0, 0]);
+	});
+
+	it('is told of once it is kept, and before it stops waiting', async () => {
+		const of = queue();
+		const told: [string, number, number][] = [];
+		const off = of.onkept((group, items) => told.push([group, items.length, of.waiting.length]));
+		of.add([thing('a')]);
+		await pass();
+		off();
+		of.add([thing('a')]);
+		await pass();
+		expect(told).toEqual([['a', 1, 1]]);
+	});
+});
+
+describe('what the server kept lately', () => {
+	it('is of the group asked for, and goes after three days', async () => {
+		const of = queue();
+		of.add([thing('a'), thing('b')]);
+		await pass();
+		expect(of.keptLately('a')).toHaveLength(1);
+		await pass(3 * 24 * 3600 * 1000 + 60_000);
+		of.keptLately('a');
+		expect(of.keptLately('a')).toHaveLength(0);
+		expect(stored('kept')).toBe(0);
+	});
+});
+
+describe('sending', () => {
+	const items = [thing()];
+	const asked = (response: Partial<Response> | Error) => {
+		vi.stubGlobal('fetch', () =>
+			response instanceof Error ? Promise.reject(response) : Promise.resolve(response as Response)
+		);
+		return postItems('/entries.json', { entries: items }, items, ({ id }) => id);
+	};
+	const json = (value: unknown) => () => Promise.resolve(value);
+
+	it('gives the server’s answers', async () => {
+		expect(await asked({ ok: true, json: json({ answers: kept(items) }) })).toEqual(kept(items));
+	});
+	it.each([
+		['the network is gone', new TypeError('fetch failed')],
+		['the server stumbles', { ok: false, status: 503, json: json({}) }]
+	])('is to be done again where %s', async (_, response) => {
+		expect(await asked(response)).toBeNull();
+	});
+	it('is not done again where the server understood and will not', async () => {
+		const [refused] = (await asked({ ok: false, status: 400, json: json({ message: 'not a sale' }) })) ?? [];
+		expect(refused).toEqual({ id: items[0]?.id, kept: false, message: 'not a sale' });
+		const [dumb] = (await asked({ ok: false, status: 413, json: () => Promise.reject(new Error()) })) ?? [];
+		expect(dumb?.message).toBe('the server did not take it');
+	});
+});
