@@ -36,31 +36,31 @@ const dayAfter = (day: string, days: number) => new Date(at(day) + days * DAY_MS
 /**
  * The selling days from `today` through six days on, and what each usually wants. A weekday is usual at a
  * place when something was sold there on at least half of the last six such weekdays, or of those since the
- * kitchen began to sell, and on two at least. What is wanted is the median of what those days sold, half a
+ * first on which something was, and on two at least. What is wanted is the median of what those days sold, half a
  * pack up; days before a product was first sold there say nothing of it. Of today what was sold is wanted
  * no more. Days are calendar days; what is not sold for want of packs cannot be seen here.
  */
 export function comingDays(sold: readonly Sold[], today: string): ComingDay[] {
 	const since = dayAfter(today, -7 * WEEKS_BACK);
 	const seen = sold.filter(({ day }) => day >= since && day <= today);
-	const first = seen.reduce((least, { day }) => (day < least ? day : least), today);
 	const places = [...new Set(seen.map(({ place }) => place))].sort();
 	return Array.from({ length: DAYS_AHEAD }, (_, ahead) => dayAfter(today, ahead)).flatMap((day) =>
 		places.flatMap((place) => {
 			const here = seen.filter((each) => each.place === place);
-			const wanted = wantedOn(here, day, today, first);
+			const wanted = wantedOn(here, day, today);
 			return wanted.length === 0 ? [] : [{ day, place, wanted }];
 		})
 	);
 }
 
 /** What a place usually wants on the weekday of `day`; nothing where it does not usually sell then. */
-function wantedOn(here: readonly Sold[], day: string, today: string, first: string): Wanted[] {
+function wantedOn(here: readonly Sold[], day: string, today: string): Wanted[] {
 	const weeks = Array.from({ length: WEEKS_BACK }, (_, back) => dayAfter(day, -7 * (back + 1))).filter(
-		(before) => before < today && before >= first
+		(before) => before < today
 	);
 	const sellingDays = weeks.filter((before) => packsOn(here, before) > 0);
-	if (sellingDays.length < LEAST_DAYS || sellingDays.length < weeks.length * LEAST_SHARE) return [];
+	const sinceFirst = weeks.findLastIndex((before) => packsOn(here, before) > 0) + 1;
+	if (sellingDays.length < LEAST_DAYS || sellingDays.length < sinceFirst * LEAST_SHARE) return [];
 	const onThem = here.filter((each) => sellingDays.includes(each.day));
 	return [...new Set(onThem.map(({ productId }) => productId))].flatMap((productId) => {
 		const of = here.filter((each) => each.productId === productId);

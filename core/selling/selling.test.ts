@@ -38,7 +38,9 @@ describe('coming selling days', () => {
 	it.each([
 		['three of six', [5, 0, 5, 0, 0, 5], 1],
 		['two of six', [5, 0, 0, 0, 0, 5], 0],
-		['two of the two there are since the kitchen began', [5, 5], 1],
+		['two of the two since the first', [5, 5], 1],
+		['two of the four since the first', [5, 0, 0, 5], 1],
+		['two of the five since the first', [5, 0, 0, 0, 5], 0],
 		['one alone is no rhythm', [5], 0]
 	])('are those that sold on half of the weeks at least: %s', (_, packs, days) => {
 		expect(comingDays(saturdays(packs), WEDNESDAY)).toHaveLength(days);

@@ -1,18 +1,11 @@
 import { monotonicFactory } from 'ulid';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { postItems, Queue, type Answer } from './queue.svelte.ts';
+import { StorageStandIn } from './testing/storage.ts';
 
 interface Thing {
 	id: string;
 	of: string;
-}
-
-/** The browser's storage, as far as a queue knows it. */
-class Storage {
-	[key: string]: unknown;
-	getItem = (key: string) => (this[key] as string | undefined) ?? null;
-	setItem = (key: string, value: string) => (this[key] = value);
-	removeItem = (key: string) => delete this[key];
 }
 
 const nextId = monotonicFactory();
@@ -36,7 +29,7 @@ const stored = (state: string) =>
 
 beforeEach(() => {
 	vi.useFakeTimers();
-	vi.stubGlobal('localStorage', new Storage());
+	vi.stubGlobal('localStorage', new StorageStandIn());
 	vi.stubGlobal('window', { addEventListener: () => {}, removeEventListener: () => {} });
 	[sent, answer] = [[], kept];
 });

@@ -1,4 +1,5 @@
 import { invalidate, invalidateAll } from '$app/navigation';
+import { navigating } from '$app/state';
 
 const ALL = '';
 /** What is to be read once the network is there again. */
@@ -10,11 +11,23 @@ const missed = new Set<string>();
  */
 export async function readAgain(what = ALL): Promise<void> {
 	if (await isThere()) {
+		await arrived();
 		await (what === ALL ? invalidateAll() : invalidate(what));
 		return;
 	}
 	if (missed.size === 0) window.addEventListener('online', catchUp, { once: true });
 	missed.add(what);
+}
+
+/** Reads all that is shown again after something was done here that the server has answered. */
+export async function readAll(): Promise<void> {
+	await arrived();
+	await invalidateAll();
+}
+
+/** Until no page is being gone to: to read again on the way there would stop it. */
+async function arrived(): Promise<void> {
+	while (navigating.complete) await navigating.complete.catch(() => undefined);
 }
 
 function catchUp(): void {

@@ -217,6 +217,41 @@ test('a timer that ran out while nobody looked is late after a reload, and shows
 	await expect(running).toHaveCount(0);
 });
 
+test('what comes from another device meanwhile does not stop the way to another page', async ({ page }) => {
+	await newFormula(page, fresh('Crossing roti'), { steps: [REST_STEP] });
+	await planAtBench(page);
+	const batch = page.url().replace(/\/weigh$/, '');
+	await open(page, '/batches');
+	let asked = () => {};
+	const readingAgain = new Promise<void>((resolve) => (asked = resolve));
+	await page.route('**/alive', async (route) => {
+		await route.continue();
+		asked();
+	});
+	await page.route('**/shelf/__data.json*', async (route) => {
+		// On the way: another device begins a step, and what is shown is to be read again.
+		await page.request.post(`${batch}/entries.json`, {
+			data: {
+				entries: [
+					{
+						kind: 'event',
+						id: ulid(),
+						at: new Date().toISOString(),
+						happening: { name: 'step begun', step: 0 },
+						voids: null
+					}
+				]
+			}
+		});
+		await readingAgain;
+		await page.waitForTimeout(300);
+		await route.continue();
+	});
+	await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Shelf' }).click();
+	await expect(page.getByRole('heading', { level: 1, name: 'Shelf' })).toBeVisible();
+	await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
 test('what is not taken says so and is not lost without a word', async ({ page }) => {
 	await newFormula(page, fresh('Not taken roti'));
 	await planAtBench(page);

@@ -155,8 +155,8 @@ test('skip link and places are reached by Tab', async ({ page }) => {
 	await open(page, '/shelf');
 	await page.keyboard.press('Tab');
 	await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
-	await page.keyboard.press('Tab');
-	await page.keyboard.press('Tab');
+	// The mark, Today, Shelf.
+	for (let tabs = 0; tabs < 3; tabs++) await page.keyboard.press('Tab');
 	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toBeFocused();
 	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toHaveAttribute(
 		'aria-current',

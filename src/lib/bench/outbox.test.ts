@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry } from '$core/bench/entries.ts';
+import { StorageStandIn } from '../testing/storage.ts';
 import { outbox } from './outbox.svelte.ts';
 
 const BATCH = '01J0000000000000000000ABCD';
@@ -7,15 +8,7 @@ let posted: { path: string; entries: Entry[] }[] = [];
 
 beforeEach(() => {
 	vi.useFakeTimers({ now: new Date('2026-03-14T09:30:00Z') });
-	const kept: Record<string, string> = {};
-	vi.stubGlobal(
-		'localStorage',
-		Object.assign(kept, {
-			getItem: (key: string) => kept[key] ?? null,
-			setItem: (key: string, value: string) => (kept[key] = value),
-			removeItem: (key: string) => delete kept[key]
-		})
-	);
+	vi.stubGlobal('localStorage', new StorageStandIn());
 	posted = [];
 	vi.stubGlobal('fetch', (path: string, { body }: { body: string }) => {
 		const { entries } = JSON.parse(body) as { entries: Entry[] };

@@ -1,5 +1,5 @@
+import { readAll } from '$lib/read-again.ts';
 import { applyAction } from '$app/forms';
-import { invalidateAll } from '$app/navigation';
 import type { Problem } from '$core/problem.ts';
 import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
@@ -45,7 +45,7 @@ export function draftForm<Record>(options: {
 		options.onsaved?.();
 		toast.success(said);
 		if (result.type === 'redirect') await applyAction(result);
-		else await invalidateAll();
+		else await readAll();
 	}
 	return {
 		get problems() {

@@ -83,7 +83,7 @@ describe('an ingredient form', () => {
 		expect(input.per100g.water_g).toBe(10);
 		expect(input.serving_g).toBe(40);
 		expect(input.printed).toEqual({ protein_g: '5' });
-		expect(input.intervals.protein_g).toBeDefined();
+		expect(input.intervals?.protein_g).toBeDefined();
 	});
 
 	it('with a label that cannot be read is refused at its field', () => {

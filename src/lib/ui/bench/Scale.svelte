@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { AUTO_START, autoTake } from '$core/scale/steady.ts';
 	import { readGrams } from '$core/measure/reading.ts';
+	import { readAll } from '$lib/read-again.ts';
 	import { networkScale } from '$lib/scale/network.ts';
 	import { BAUD_RATES, hasSerial, serialScale } from '$lib/scale/serial.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { invalidateAll } from '$app/navigation';
 	import { toast } from 'svelte-sonner';
 	import { onMount, untrack } from 'svelte';
 	import SimulatedScale from './SimulatedScale.svelte';
@@ -131,7 +131,7 @@
 		container = '';
 		toast.success('Remembered');
 		dock.setTare(tare_g);
-		await invalidateAll();
+		await readAll();
 	}
 	let choice = $state('');
 	let serial = $state(false);

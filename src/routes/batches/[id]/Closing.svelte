@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { Facts } from '$core/derive.ts';
+	import { readAll } from '$lib/read-again.ts';
 	import { dayText, fixed, money, plain } from '$lib/format.ts';
-	import { invalidateAll } from '$app/navigation';
 	import type { Batch, BatchClosing } from '$lib/server/batches/types.ts';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -27,7 +27,7 @@
 	const form = draftForm<Batch>({ saved: 'Closed' });
 	// Another device added something: what is closed has to be what is seen.
 	$effect(() => {
-		if (form.stale) void invalidateAll();
+		if (form.stale) void readAll();
 	});
 	const grams = (value: number | null) => (value === null ? '–' : `${fixed(value, 1)} g`);
 	const ROWS: { what: string; of: (facts: Facts) => string }[] = [

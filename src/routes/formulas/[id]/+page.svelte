@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { deserialize } from '$app/forms';
-	import { beforeNavigate, invalidateAll } from '$app/navigation';
+	import { beforeNavigate } from '$app/navigation';
 	import type { Facts } from '$core/derive.ts';
 	import { processOf } from '$core/formula/process.ts';
 	import { flourShares } from '$core/formula/shares.ts';
 	import type { Ingredient, Line, Recipe } from '$core/formula/types.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
+	import { readAll } from '$lib/read-again.ts';
 	import { isBlank, shownGrams, type FormulaDraft } from '$lib/formula-draft.ts';
 	import { readFormulaDraft } from '$lib/formula-reading.ts';
 	import { shelfContext } from '$lib/line-context.ts';
@@ -143,12 +144,12 @@
 	async function remember(said: string, ingredient: string) {
 		if ((await act('remember', { said, ingredient })) === null) return;
 		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient).name}.`);
-		await invalidateAll();
+		await readAll();
 	}
 	async function shelve(reference: string): Promise<string | null> {
 		const done = await act('shelve', { reference });
 		if (!done) return null;
-		await invalidateAll();
+		await readAll();
 		toast.success('On the shelf. Its allergens wait for somebody to confirm them.');
 		return typeof done.ingredient === 'string' ? done.ingredient : null;
 	}

@@ -1,6 +1,6 @@
 import { deserialize } from '$app/forms';
-import { invalidateAll } from '$app/navigation';
 import type { Problem } from '$core/problem.ts';
+import { readAll } from '$lib/read-again.ts';
 import { formulaDraft, isBlank, type FormulaDraft } from '$lib/formula-draft.ts';
 import type { Formula } from '$lib/server/formulas/types.ts';
 import { tick } from 'svelte';
@@ -219,7 +219,7 @@ export class Sheet {
 			this.problems = [];
 			toast.success(done);
 			this.#asked = asked;
-			await invalidateAll();
+			await readAll();
 			await tick();
 		} catch (error) {
 			const message = error instanceof Error ? error.message : '';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { readAll } from '$lib/read-again.ts';
 	import { plain } from '$lib/format.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { toast } from 'svelte-sonner';
@@ -56,7 +56,7 @@
 		if ('problem' in line) problem = line.problem;
 		else {
 			toast.success('Restored and opened');
-			void invalidateAll();
+			void readAll();
 		}
 		return true;
 	}
