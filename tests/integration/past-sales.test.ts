@@ -217,3 +217,14 @@ describe('past sales', () => {
 		expect((await getBatch(bench.db, bench.kitchen, batch.id)).packsLeft).toBe(4);
 	});
 });
+
+it('sums hold the largest entries there can be', async () => {
+	const { db, kitchen } = bench;
+	// 10 000 packs at 999 999 999: ten million millions, twice in a month.
+	const row = '2019-06-01,Fair,Golden loaf,10000,999999999';
+	expect((await bringIn(`${HEAD}\n${row}\n${row}`)).rows).toBe(2);
+	const { money } = await ledgerTotal(db, kitchen.id, { ...ALL, from: '2019-06-01', to: '2019-06-30' });
+	expect(money).toBe('19999999980000.00');
+	const [largest] = await ledgerPage(db, kitchen.id, ALL, { sort: 'largest', most: 1 });
+	expect(largest?.product).toBe('Golden loaf');
+});

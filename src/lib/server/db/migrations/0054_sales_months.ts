@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { idColumn, moneyColumn } from '../columns.ts';
+import { idColumn } from '../columns.ts';
 
 /** What a sale counts as in the sums: its product and pack, or what it says was sold. */
 const OF = `COALESCE(product_id, ''), COALESCE((SELECT b.pack_pieces FROM batches AS b WHERE b.id = batch_id), 0),
@@ -25,7 +25,8 @@ export async function up(knex: Knex): Promise<void> {
 		table.string('kind', 20).notNullable();
 		table.boolean('is_given').notNullable();
 		table.integer('packs').notNullable();
-		moneyColumn(table, 'money').notNullable();
+		// Wider than what one entry comes to: a sum of them has to fit.
+		table.decimal('money', 24, 4).notNullable();
 		table.integer('entries').notNullable();
 		table.primary([
 			'kitchen_id',
