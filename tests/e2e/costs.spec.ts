@@ -135,7 +135,7 @@ test('past sales: looked at first, then brought in, and counted once', async ({ 
 	await page.getByLabel('Where, for rows that do not say').fill(place);
 	await answered(page, () => page.getByRole('button', { name: 'Look at it' }).click());
 	await expect(page.getByTestId('preview')).toContainText('2 of 3 rows are ticked, $23.50, 1 cannot be read');
-	await expect(page.getByText('packs: "two" is not a number')).toBeVisible();
+	await expect(page.getByText('packs: "two" is not a number').filter({ visible: true })).toHaveCount(1);
 	// What was typed is there again, to be mended.
 	await page.getByRole('button', { name: 'Change the rows' }).click();
 	await expect(page.getByLabel('Or its rows')).toHaveValue(/,two,6.00/);
@@ -153,6 +153,6 @@ test('past sales: looked at first, then brought in, and counted once', async ({ 
 	await open(page, '/sales/import');
 	await page.getByLabel('Or its rows').fill(await exported.text());
 	await answered(page, () => page.getByRole('button', { name: 'Look at it' }).click());
-	await expect(page.getByText('here already')).toHaveCount(2);
+	await expect(page.getByText('here already').filter({ visible: true })).toHaveCount(2);
 	await expect(page.getByRole('button', { name: 'Bring in the ticked rows' })).toBeDisabled();
 });

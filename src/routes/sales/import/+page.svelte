@@ -58,7 +58,21 @@
 					: `${plain(packs)} of ${batch?.code ?? 'no batch known'}`
 			)
 			.join(', ');
+	const whatOf = ({ item, sale }: PlannedRow) =>
+		`${item}${!sale || sale.kind === 'sale' ? '' : ` (${sale.kind})`}`;
+	/** A narrow screen has all of a row in one cell. */
+	const FROM_MEDIUM = 'hidden md:table-cell';
 </script>
+
+{#snippet verdict(row: PlannedRow)}
+	<span class={['block text-sm', row.state === 'bad' && 'text-loss font-semibold']}
+		>{STATE_WORDS[row.state]}</span
+	>
+	{#if row.why}<span class="text-quiet block text-sm">{row.why}</span>{/if}
+	{#each row.problems as problem, index (index)}<p class="text-loss text-sm">
+			{problem.column ? `${problem.column}: ` : ''}{problem.message}
+		</p>{/each}
+{/snippet}
 
 <svelte:head><title>Bring past sales in · Square Batch</title></svelte:head>
 <p class="text-sm"><a href="/sales">Sales</a></p>
@@ -94,9 +108,13 @@
 			<table class="ledger">
 				<thead
 					><tr
-						><th>Take</th><th class="number">Line</th><th>Day</th><th>Where</th><th>What</th><th>Batch</th><th
-							class="number">Packs</th
-						><th class="number">Total</th><td></td></tr
+						><th>Take</th><th class="number">Line</th><th class="md:hidden">Row</th><th class={FROM_MEDIUM}
+							>Day</th
+						><th class={FROM_MEDIUM}>Where</th><th class={FROM_MEDIUM}>What</th><th class={FROM_MEDIUM}
+							>Batch</th
+						><th class="number {FROM_MEDIUM}">Packs</th><th class="number {FROM_MEDIUM}">Total</th><td
+							class={FROM_MEDIUM}
+						></td></tr
 					></thead
 				>
 				<tbody>
@@ -116,25 +134,30 @@
 								{/if}
 							</td>
 							<td class="number">{row.line}</td>
-							{#if row.sale}
-								<td class="whitespace-nowrap">{dayText(row.sale.soldOn)}</td>
-								<td class="break-words">{row.sale.channel}</td>
-								<td class="break-words">{row.item}{row.sale.kind === 'sale' ? '' : ` (${row.sale.kind})`}</td>
-								<td class="figure text-sm">{partText(row)}</td>
-								<td class="number">{plain(row.sale.packs)}</td>
-								<td class="number">{money(row.total, currency)}</td>
-							{:else}
-								<td colspan="6" class="figure text-sm break-words">{row.raw}</td>
-							{/if}
-							<td class="text-sm">
-								<span class={row.state === 'bad' ? 'text-loss font-semibold' : ''}
-									>{STATE_WORDS[row.state]}</span
-								>
-								{#if row.why}<span class="text-quiet block">{row.why}</span>{/if}
-								{#each row.problems as problem, index (index)}<p class="text-loss">
-										{problem.column ? `${problem.column}: ` : ''}{problem.message}
-									</p>{/each}
+							<td class="md:hidden">
+								{#if row.sale}
+									<span class="block">{dayText(row.sale.soldOn)}, {row.sale.channel}</span>
+									<span class="block break-words"
+										>{plain(row.sale.packs)} of {whatOf(row)},
+										<span class="figure">{money(row.total, currency)}</span></span
+									>
+									<span class="figure block text-sm">{partText(row)}</span>
+								{:else}
+									<span class="figure block text-sm break-words">{row.raw}</span>
+								{/if}
+								{@render verdict(row)}
 							</td>
+							{#if row.sale}
+								<td class="whitespace-nowrap {FROM_MEDIUM}">{dayText(row.sale.soldOn)}</td>
+								<td class="break-words {FROM_MEDIUM}">{row.sale.channel}</td>
+								<td class="break-words {FROM_MEDIUM}">{whatOf(row)}</td>
+								<td class="figure text-sm {FROM_MEDIUM}">{partText(row)}</td>
+								<td class="number {FROM_MEDIUM}">{plain(row.sale.packs)}</td>
+								<td class="number {FROM_MEDIUM}">{money(row.total, currency)}</td>
+							{:else}
+								<td colspan="6" class="figure text-sm break-words {FROM_MEDIUM}">{row.raw}</td>
+							{/if}
+							<td class="text-sm {FROM_MEDIUM}">{@render verdict(row)}</td>
 						</tr>
 					{/each}
 				</tbody>
