@@ -7,15 +7,17 @@ import type { Batch } from '$lib/server/batches/types.ts';
 import type { Database } from '$lib/server/db/connection.ts';
 import type { Kitchen } from '$lib/server/kitchens.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
+import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { daysToMake } from '$lib/server/today/to-make.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const [left, onBench] = await Promise.all([batchesLeft(db, kitchen.id), batchesOnBench(db, kitchen)]);
-	const [losses, days, attention] = await Promise.all([
+	const [losses, days, attention, first] = await Promise.all([
 		lossesOf(db, kitchen, onBench),
 		daysToMake(db, kitchen, left, onBench),
-		attentionOf(db, kitchen, left)
+		attentionOf(db, kitchen, left),
+		firstSteps(db, kitchen.id)
 	]);
 	return {
 		bench: onBench.map((batch) => ({
@@ -28,7 +30,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 			actual: ribbonReached(batch, batch.facts)
 		})),
 		days,
-		attention
+		attention,
+		first
 	};
 };
 

@@ -2,6 +2,7 @@
 	import { dayText, plural } from '$lib/format.ts';
 	import Ribbon from '$lib/ui/Ribbon.svelte';
 	import Attention from './Attention.svelte';
+	import FirstSteps from './FirstSteps.svelte';
 	import ToMake from './ToMake.svelte';
 
 	let { data } = $props();
@@ -34,6 +35,8 @@
 		<a href="/batches/new" class="button button-main">New batch</a>
 	</div>
 </div>
+
+{#if data.first}<FirstSteps steps={data.first} />{/if}
 
 <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_21rem] lg:grid-rows-[auto_1fr]">
 	<section aria-labelledby="bench" class="min-w-0">

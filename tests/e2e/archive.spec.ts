@@ -28,6 +28,7 @@ async function machine(name: string): Promise<string> {
 }
 
 const PLACES = [
+	'/',
 	'/shelf',
 	'/shelf/lots',
 	'/shelf/lots/count',
@@ -92,6 +93,8 @@ test('a kitchen goes from one machine to an empty kitchen on another, whole', as
 			await expect(page.getByRole('heading', { level: 1 }), place).toBeVisible();
 			await expect(page.getByText('Beet and cumin roti'), place).toHaveCount(0);
 		}
+		await page.goto(to);
+		await expect(page.getByTestId('first-steps')).toContainText('Put what you buy on the shelf');
 		await page.goto(`${to}/kitchen/data`);
 		const { violations } = await new AxeBuilder({ page }).analyze();
 		expect(violations.map(({ id }) => id)).toEqual([]);

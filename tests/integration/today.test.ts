@@ -10,6 +10,7 @@ import { newId } from '$lib/server/rows.ts';
 import { keepSale, voidSale } from '$lib/server/sales/keep.ts';
 import type { SaleEntry } from '$lib/server/sales/types.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
+import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { daysToMake } from '$lib/server/today/to-make.ts';
 import { makeRoti, measured, useBench } from './kitchen.ts';
 
@@ -69,9 +70,20 @@ beforeAll(async () => {
 	batchId = await made(20);
 });
 
+describe('where a kitchen begins', () => {
+	const done = async () => (await firstSteps(bench.db, bench.kitchen.id))?.map((step) => step.done);
+	it('is with everything to be done, and ends with the first sale', async () => {
+		expect((await firstSteps(bench.db, newId()))?.map((step) => step.done)).toEqual(Array(6).fill(false));
+		// Shelf, formula and a batch that was weighed are there; rules, label and sales are not.
+		expect(await done()).toEqual([true, true, true, false, false, false]);
+		await sell(1, 7);
+		expect(await done()).toBeUndefined();
+	});
+});
+
 describe('what to make', () => {
 	it('is nothing before a weekday sold twice', async () => {
-		await sell(1, 7);
+		// One pack a week ago.
 		expect(await toMake()).toEqual([]);
 	});
 
