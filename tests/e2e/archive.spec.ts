@@ -83,7 +83,7 @@ test('a kitchen goes from one machine to an empty kitchen on another, whole', as
 		await page.getByText('Begin a kitchen of your own').click();
 		await page.getByRole('button', { name: 'Begin it and open it' }).click();
 		await expect(page.getByText('what is the kitchen called?')).toBeVisible();
-		await page.getByLabel('Its name').fill('Empty bench');
+		await page.getByLabel('Name', { exact: true }).fill('Empty bench');
 		await page.getByRole('button', { name: 'Begin it and open it' }).click();
 		await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Empty bench');
 		await expect(page.getByText('Empty bench (nothing in it yet)')).toBeVisible();

@@ -10,6 +10,7 @@
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';
 	import Equipment from './Equipment.svelte';
+	import KitchenFields from './KitchenFields.svelte';
 	import StandingRisks from './StandingRisks.svelte';
 
 	let { data } = $props();
@@ -59,43 +60,7 @@
 <form method="POST" action="?/settings" use:enhance={form.enhance} class="mt-4 max-w-3xl">
 	<input type="hidden" name="draft" value={JSON.stringify(settings)} />
 	<Problems problems={form.problems} />
-	<div class="grid items-start gap-4 sm:grid-cols-2">
-		<Field label="Name" bind:value={settings.name} error={form.at('name')} maxlength={120} />
-		<Field label="Town" bind:value={settings.town} error={form.at('town')} maxlength={120} />
-		<Field
-			label="Street and number"
-			bind:value={settings.address}
-			error={form.at('address')}
-			maxlength={200}
-			hint="Stands on every label"
-		/>
-		<Choice
-			label="Labels follow the rules of"
-			bind:value={settings.rules}
-			options={[
-				{ value: 'us', text: 'the United States' },
-				{ value: 'eu', text: 'the European Union or the United Kingdom' }
-			]}
-			hint="Panel, list, allergens and net quantity; local law may ask for more"
-		/>
-		<Choice
-			label="Cups and spoons"
-			bind:value={settings.measureSet}
-			options={[
-				{ value: 'us', text: 'US: cup 236.6 mL, tablespoon 14.8, teaspoon 4.9' },
-				{ value: 'metric', text: 'metric: cup 250 mL, tablespoon 15, teaspoon 5' }
-			]}
-			hint="Chosen once: measures already noted keep their grams"
-		/>
-		<Field
-			label="The scale shows steps of"
-			unit="g"
-			bind:value={settings.scaleDivision}
-			error={form.at('scaleDivision')}
-			inputmode="decimal"
-			hint="Scaled formulas are rounded to it"
-		/>
-	</div>
+	<KitchenFields bind:draft={settings} {form} />
 	<button class="button button-main mt-4" disabled={form.saving}>Save</button>
 </form>
 

@@ -5,6 +5,10 @@
 	import { dayText, money, plain, plural } from '$lib/format.ts';
 	import type { PastOptions } from '$lib/server/sales/past/import.ts';
 	import type { PlannedRow } from '$lib/server/sales/past/plan.ts';
+	import FileOrRows from '$lib/ui/import/FileOrRows.svelte';
+	import { keptForm } from '$lib/ui/import/kept-form.svelte.ts';
+	import Outcome from '$lib/ui/import/Outcome.svelte';
+	import RowProblems from '$lib/ui/import/RowProblems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';
 
@@ -18,7 +22,6 @@
 		done?: { rows: number; packs: number };
 	};
 	const answer = $derived((form ?? {}) as Answer);
-	const problems = $derived(answer.problems ?? []);
 	const rows = $derived(answer.rows ?? []);
 	const currency = $derived(data.kitchen.currency);
 	const given = untrack(() => (form ?? {}) as Answer);
@@ -26,7 +29,10 @@
 	let order = $state(untrack(() => given.options?.order ?? data.order));
 	let channel = $state(given.options?.channel ?? '');
 	let from = $state(given.options?.fromBatches ? 'batches' : 'none');
-	let busy = $state(false);
+	const kept = keptForm(() => {
+		taken = {};
+		changing = false;
+	});
 	/** Back at what was typed, after a look at what it would do. */
 	let changing = $state(false);
 	const takeable = $derived(rows.filter((row) => row.state === 'new' || row.state === 'alike'));
@@ -40,15 +46,6 @@
 		alike: 'perhaps here',
 		'left out': 'left out',
 		bad: 'cannot be read'
-	};
-	const keep = () => {
-		busy = true;
-		return async ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) => {
-			await update({ reset: false });
-			taken = {};
-			changing = false;
-			busy = false;
-		};
 	};
 	const partText = (row: PlannedRow) =>
 		row.parts
@@ -69,32 +66,21 @@
 		>{STATE_WORDS[row.state]}</span
 	>
 	{#if row.why}<span class="text-quiet block text-sm">{row.why}</span>{/if}
-	{#each row.problems as problem, index (index)}<p class="text-loss text-sm">
-			{problem.column ? `${problem.column}: ` : ''}{problem.message}
-		</p>{/each}
+	<RowProblems problems={row.problems} />
 {/snippet}
 
 <svelte:head><title>Bring past sales in · Square Batch</title></svelte:head>
 <p class="text-sm"><a href="/sales">Sales</a></p>
 <h1>Bring past sales in</h1>
 
-{#if answer.done}
-	<p class="border-squared bg-sheet my-4 max-w-3xl border-l-4 px-4 py-3 font-semibold" role="status">
-		{plural(answer.done.rows, 'sale')} brought in, {plural(answer.done.packs, 'pack')}.
-		<a href="/sales">To the ledger</a>
-	</p>
-{/if}
-{#if problems.length > 0}
-	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
-		<p class="font-semibold">Nothing was written.</p>
-		<ul class="mt-1 list-disc pl-5">
-			{#each problems as problem (problem.path + problem.message)}<li>{problem.message}</li>{/each}
-		</ul>
-	</div>
-{/if}
+{#snippet done()}
+	{plural(answer.done?.rows ?? 0, 'sale')} brought in, {plural(answer.done?.packs ?? 0, 'pack')}.
+	<a href="/sales">To the ledger</a>
+{/snippet}
+<Outcome done={answer.done ? done : null} problems={answer.problems ?? []} />
 
 {#if rows.length > 0 && !changing}
-	<form method="POST" action="?/import" use:enhance={keep}>
+	<form method="POST" action="?/import" use:enhance={kept.enhance}>
 		<input type="hidden" name="text" value={answer.text} />
 		<input type="hidden" name="order" value={answer.options?.order} />
 		<input type="hidden" name="channel" value={answer.options?.channel} />
@@ -164,7 +150,7 @@
 			</table>
 		</Wide>
 		<div class="mt-4 flex flex-wrap gap-2">
-			<button class="button button-main" disabled={busy || chosen.length === 0}
+			<button class="button button-main" disabled={kept.waits || chosen.length === 0}
 				>Bring in the ticked rows</button
 			>
 			<button
@@ -186,23 +172,10 @@
 		method="POST"
 		action="?/preview"
 		enctype="multipart/form-data"
-		use:enhance={keep}
+		use:enhance={kept.enhance}
 		class="mt-4 max-w-3xl space-y-4"
 	>
-		<div>
-			<label for="file" class="mb-1 block text-sm font-medium">File</label>
-			<input id="file" name="file" type="file" accept=".csv,.txt" class="input pt-2!" />
-		</div>
-		<div>
-			<label for="text" class="mb-1 block text-sm font-medium">Or its rows</label>
-			<textarea
-				id="text"
-				name="text"
-				rows="7"
-				class="input figure text-sm"
-				placeholder={EXAMPLE}
-				bind:value={text}></textarea>
-		</div>
+		<FileOrRows accept=".csv,.txt" bind:text placeholder={EXAMPLE} />
 		<div class="grid items-start gap-4 sm:grid-cols-2">
 			<div>
 				<label for="order" class="mb-1 block text-sm font-medium">Days are written</label>
@@ -232,7 +205,7 @@
 				packs of the oldest batches that had some left by that day</label
 			>
 		</fieldset>
-		<button class="button button-main" disabled={busy}>Look at it</button>
+		<button class="button button-main" disabled={kept.waits}>Look at it</button>
 	</form>
 	<details class="mt-6 max-w-3xl">
 		<summary class="cursor-pointer font-semibold">The columns</summary>

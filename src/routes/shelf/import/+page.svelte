@@ -4,6 +4,10 @@
 	import type { Problem } from '$core/problem.ts';
 	import { plural } from '$lib/format.ts';
 	import type { ShelfRow } from '$lib/server/shelf-file.ts';
+	import FileOrRows from '$lib/ui/import/FileOrRows.svelte';
+	import { keptForm } from '$lib/ui/import/kept-form.svelte.ts';
+	import Outcome from '$lib/ui/import/Outcome.svelte';
+	import RowProblems from '$lib/ui/import/RowProblems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';
 
@@ -15,43 +19,26 @@
 		done?: { added: number; changed: number };
 	};
 	const answer = $derived((form ?? {}) as Answer);
-	const problems = $derived(answer.problems ?? []);
 	const rows = $derived(answer.rows ?? []);
 	let text = $state(untrack(() => ((form ?? {}) as Answer).text ?? ''));
-	let busy = $state(false);
+	const kept = keptForm();
 	const sound = $derived(rows.filter((row) => row.state === 'new' || row.state === 'changed'));
 	const bad = $derived(rows.filter((row) => row.state === 'bad'));
 	const STATE_WORDS = { new: 'new', changed: 'changes', same: 'the same already', bad: 'cannot be read' };
-	const keep = () => {
-		busy = true;
-		return async ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) => {
-			await update({ reset: false });
-			busy = false;
-		};
-	};
 </script>
 
 <svelte:head><title>Bring ingredients in · Square Batch</title></svelte:head>
 <p class="text-sm"><a href="/shelf">Shelf</a></p>
 <h1>Bring ingredients in</h1>
 
-{#if answer.done}
-	<p class="border-squared bg-sheet my-4 max-w-3xl border-l-4 px-4 py-3 font-semibold" role="status">
-		{plural(answer.done.added, 'ingredient')} added, {answer.done.changed} changed.
-		<a href="/shelf">To the shelf</a>
-	</p>
-{/if}
-{#if problems.length > 0}
-	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
-		<p class="font-semibold">Nothing was written.</p>
-		<ul class="mt-1 list-disc pl-5">
-			{#each problems as problem (problem.path + problem.message)}<li>{problem.message}</li>{/each}
-		</ul>
-	</div>
-{/if}
+{#snippet done()}
+	{plural(answer.done?.added ?? 0, 'ingredient')} added, {answer.done?.changed} changed.
+	<a href="/shelf">To the shelf</a>
+{/snippet}
+<Outcome done={answer.done ? done : null} problems={answer.problems ?? []} />
 
 {#if rows.length > 0}
-	<form method="POST" action="?/import" use:enhance={keep}>
+	<form method="POST" action="?/import" use:enhance={kept.enhance}>
 		<input type="hidden" name="text" value={answer.text} />
 		<p class="mt-3">
 			Nothing is written yet: <b>{sound.length}</b> of {plural(rows.length, 'row')} can be brought in{#if bad.length > 0},
@@ -84,9 +71,7 @@
 								>{STATE_WORDS[row.state]}</td
 							>
 							<td class="text-sm">
-								{#each row.problems as problem, index (index)}<p class="text-loss">
-										{problem.column ? `${problem.column}: ` : ''}{problem.message}
-									</p>{/each}
+								<RowProblems problems={row.problems} />
 								{#each row.changes as change (change)}<p class="text-quiet">{change}</p>{/each}
 							</td>
 						</tr>
@@ -95,7 +80,7 @@
 			</table>
 		</Wide>
 		<div class="mt-4 flex flex-wrap gap-2">
-			<button class="button button-main" disabled={busy || sound.length === 0}
+			<button class="button button-main" disabled={kept.waits || sound.length === 0}
 				>Bring in the ticked rows</button
 			>
 			<a class="button" href="/shelf/import" data-sveltekit-reload>Choose another file</a>
@@ -110,24 +95,17 @@
 		method="POST"
 		action="?/preview"
 		enctype="multipart/form-data"
-		use:enhance={keep}
+		use:enhance={kept.enhance}
 		class="mt-4 max-w-3xl space-y-4"
 	>
-		<div>
-			<label for="file" class="mb-1 block text-sm font-medium">File</label>
-			<input id="file" name="file" type="file" accept=".csv,.json,.txt" class="input pt-2!" />
-		</div>
-		<div>
-			<label for="text" class="mb-1 block text-sm font-medium">Or its rows</label>
-			<textarea id="text" name="text" rows="8" class="input figure text-sm" bind:value={text}></textarea>
-		</div>
+		<FileOrRows accept=".csv,.json,.txt" bind:text />
 		<div class="max-w-xs">
 			<label for="kind" class="mb-1 block text-sm font-medium">Kind, for one food of the database</label>
 			<select id="kind" name="kind" class="input">
 				{#each KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
 			</select>
 		</div>
-		<button class="button button-main" disabled={busy}>Look at it</button>
+		<button class="button button-main" disabled={kept.waits}>Look at it</button>
 	</form>
 	<details class="mt-6 max-w-3xl">
 		<summary class="cursor-pointer font-semibold">The columns</summary>
