@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { batchesLeft } from '$lib/server/batches/left.ts';
-import { batchesOnBench, getBatch } from '$lib/server/batches/read.ts';
+import { batchesOnBench, getBatch, recentBatches } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { today as todayOf } from '$lib/server/kitchens.ts';
@@ -62,7 +62,12 @@ const toMake = async () =>
 		await batchesOnBench(bench.db, bench.kitchen)
 	);
 const attention = async () =>
-	attentionOf(bench.db, bench.kitchen, await batchesLeft(bench.db, bench.kitchen.id));
+	attentionOf(
+		bench.db,
+		bench.kitchen,
+		await batchesLeft(bench.db, bench.kitchen.id),
+		await recentBatches(bench.db, bench.kitchen)
+	);
 
 beforeAll(async () => {
 	today = todayOf(bench.kitchen);

@@ -36,17 +36,21 @@ export const LONGEST_MARKS = { code: '261231-10', bestBefore: 'Best before 30 Se
 
 /**
  * The labels of every product that can be made, by name: by the kitchen's rule set, and by the other where
- * somebody began one.
+ * somebody began one. `recent` are the newest batches of each, where they were read already.
  */
-export async function listLabels(db: Database, kitchen: Kitchen): Promise<Label[]> {
+export async function listLabels(
+	db: Database,
+	kitchen: Kitchen,
+	recent?: readonly Batch[]
+): Promise<Label[]> {
 	const other = otherRules(kitchen.rules);
 	const begun = (await db('labels')
 		.where({ kitchen_id: kitchen.id, rules: other })
 		.select('product_id')) as Row[];
-	const own = await readLabels(db, kitchen);
+	const own = await readLabels(db, kitchen, { recent });
 	if (begun.length === 0) return own;
 	const ids = new Set(begun.map((row) => String(row.product_id)));
-	const others = await readLabels(db, { ...kitchen, rules: other });
+	const others = await readLabels(db, { ...kitchen, rules: other }, { recent });
 	return [...own, ...others.filter((label) => ids.has(label.product.id))].toSorted((a, b) =>
 		a.product.name.localeCompare(b.product.name)
 	);
@@ -57,12 +61,16 @@ export const otherRules = (rules: RulesName): RulesName => (rules === 'us' ? 'eu
 
 /** The label of one product by the kitchen's rule set, or by the one its `rules` are set to. Throws `NotFound`. */
 export async function getLabel(db: Database, kitchen: Kitchen, productId: string): Promise<Label> {
-	const [label] = await readLabels(db, kitchen, productId);
+	const [label] = await readLabels(db, kitchen, { productId });
 	if (!label) throw new NotFound('this label is not here');
 	return label;
 }
 
-async function readLabels(db: Database, kitchen: Kitchen, productId?: string): Promise<Label[]> {
+async function readLabels(
+	db: Database,
+	kitchen: Kitchen,
+	{ productId, recent }: { productId?: string; recent?: readonly Batch[] | undefined }
+): Promise<Label[]> {
 	const formulas = (await listFormulas(db, kitchen.id)).filter(
 		(formula) =>
 			formula.number > 0 &&
@@ -73,7 +81,10 @@ async function readLabels(db: Database, kitchen: Kitchen, productId?: string): P
 	const [ingredients, packs, batches, saved, revisions, { profile }] = await Promise.all([
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
-		only ? listBatches(db, kitchen, { formulaId: only, newest: RECENT_BATCHES }) : recentBatches(db, kitchen),
+		recent ??
+			(only
+				? listBatches(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
+				: recentBatches(db, kitchen)),
 		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
 		readRevisions(db, kitchen),
 		getProfile(db, kitchen.id)

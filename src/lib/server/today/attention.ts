@@ -3,7 +3,6 @@ import { isStalePrice, PRICE_GOOD_DAYS } from '$core/cost/stale.ts';
 import { freshness } from '$core/stock/need.ts';
 import { dayText, money, plain, plural } from '../../format.ts';
 import type { BatchLeft } from '../batches/left.ts';
-import { readBatches } from '../batches/read.ts';
 import type { Batch } from '../batches/types.ts';
 import type { Database } from '../db/connection.ts';
 import { listFormulas } from '../formulas/read.ts';
@@ -27,25 +26,26 @@ export interface Attention {
 	why: string;
 }
 
-/** So many batches that wait to be closed are looked at, the newest. */
-const MOST_BATCHES = 12;
 /** So many of a kind are named one by one. */
 const MOST_NAMED = 2;
 
-/** Everything of a kitchen that wants looking at, what can hurt somebody first. */
+/**
+ * Everything of a kitchen that wants looking at, what can hurt somebody first. `left` are the batches with packs
+ * left, `recent` the newest of each product.
+ */
 export async function attentionOf(
 	db: Database,
 	kitchen: Kitchen,
-	left: readonly BatchLeft[]
+	left: readonly BatchLeft[],
+	recent: readonly Batch[]
 ): Promise<Attention[]> {
 	const found = await Promise.all([
-		labelsNotRight(db, kitchen),
+		labelsNotRight(db, kitchen, recent),
 		stockShortOrOld(db, kitchen),
-		batchesNotClosed(db, kitchen),
 		pricesOld(db, kitchen),
 		salesToSettle(db, kitchen)
 	]);
-	const all = [...packsPastDate(left, today(kitchen)), ...found.flat()];
+	const all = [...packsPastDate(left, today(kitchen)), ...batchesNotClosed(recent), ...found.flat()];
 	return [...all.filter((each) => each.grave), ...all.filter((each) => !each.grave)];
 }
 
@@ -62,8 +62,12 @@ function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {
 	);
 }
 
-async function labelsNotRight(db: Database, kitchen: Kitchen): Promise<Attention[]> {
-	return (await listLabels(db, kitchen)).flatMap((label): Attention[] => {
+async function labelsNotRight(
+	db: Database,
+	kitchen: Kitchen,
+	recent: readonly Batch[]
+): Promise<Attention[]> {
+	return (await listLabels(db, kitchen, recent)).flatMap((label): Attention[] => {
 		const state = labelState(label);
 		const at = { href: `/labels/${label.product.id}`, what: `Label of ${label.product.name}` };
 		const waits = [...label.blocks.map((block) => block.message), ...label.misfits];
@@ -106,20 +110,10 @@ async function stockShortOrOld(db: Database, kitchen: Kitchen): Promise<Attentio
 }
 
 /** Batches that were made and not closed: those that are off by their name, the others counted. */
-async function batchesNotClosed(db: Database, kitchen: Kitchen): Promise<Attention[]> {
-	const ids = (await db('batches')
-		.where('kitchen_id', kitchen.id)
-		.whereNull('closed_at')
-		.where('packs_made', '>', 0)
-		.orderBy([
-			{ column: 'made_on', order: 'desc' },
-			{ column: 'id', order: 'desc' }
-		])
-		.limit(MOST_BATCHES)
-		.pluck('id')) as string[];
+function batchesNotClosed(recent: readonly Batch[]): Attention[] {
 	const found: Attention[] = [];
 	const others: Batch[] = [];
-	for (const batch of await readBatches(db, kitchen, ids)) {
+	for (const batch of recent.filter((each) => each.packsMade > 0 && each.closed.length === 0)) {
 		const off = batch.closings.find((closing) => closing.state === 'off');
 		if (off?.state !== 'off') others.push(batch);
 		else
