@@ -8,7 +8,8 @@
 
 	let { data } = $props();
 	const currency = $derived(data.kitchen.currency);
-	const [inForce] = $derived(data.rates);
+	/** Rates may be given for a day that is still to come. */
+	const inForce = $derived(data.rates.find((rate) => rate.validFrom <= data.today));
 	let rates = $state(
 		untrack(() => ({
 			validFrom: data.today,
@@ -67,14 +68,14 @@
 		<button class="button sm:mt-6" disabled={ratesForm.saving}>Give these rates</button>
 	</form>
 	<Problems problems={ratesForm.problems.filter((problem) => problem.path === '')} />
-	{#if inForce}
+	{#if data.rates.length > 0}
 		<ul class="mt-3 text-sm">
-			{#each data.rates as rate, index (rate.id)}
-				<li class={index === 0 ? '' : 'text-quiet'}>
+			{#each data.rates as rate (rate.id)}
+				<li class={rate === inForce ? 'font-semibold' : 'text-quiet'}>
 					From {dayText(rate.validFrom)}: energy {each(rate.tariff_perKwh, 'a kWh')}, labour {each(
 						rate.labour_perHour,
 						'an hour'
-					)}
+					)}{rate === inForce ? ', in force' : rate.validFrom > data.today ? ', to come' : ''}
 				</li>
 			{/each}
 		</ul>
