@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { answered, fresh, newFormula, open } from './making.ts';
+import { ulid } from 'ulid';
+import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import { expect, test } from './test.ts';
 
 /** The day it is in the kitchen, and one some weeks before. */
@@ -55,9 +56,61 @@ test('the places begin with Today, and the mark leads there', async ({ page }) =
 	await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Today' }).click();
 	await expect(page.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible();
 	await expect(page.getByRole('link', { name: 'Today' })).toHaveAttribute('aria-current', 'page');
-	// The demo kitchen has packs past their date and a label out of date: both are named before anything is sold.
+	// The demo kitchen has a label out of date.
 	const attention = page.getByTestId('attention');
 	await expect(attention).toContainText('Before anything is sold');
 	await attention.getByRole('link', { name: /^Label of Toasted-oat pita/ }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('Toasted-oat pita');
+});
+
+test('packs past their best-before are named before anything is sold, and written off from there', async ({
+	page
+}) => {
+	const bread = fresh('Stale bread');
+	await newFormula(page, bread);
+	await planBatch(page);
+	await measure(page, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
+	await record(page);
+	const batch = page.url();
+	await page.request.post(`${batch}/entries.json`, {
+		data: {
+			entries: [
+				{
+					kind: 'event',
+					id: ulid(),
+					at: new Date().toISOString(),
+					happening: { name: 'best before', day: '2020-01-01' },
+					voids: null
+				}
+			]
+		}
+	});
+	await open(page, '/');
+	const past = page
+		.getByTestId('attention')
+		.getByRole('link', { name: new RegExp(`of ${bread}`) })
+		.filter({ hasText: 'best-before' });
+	await expect(past).toContainText('past their best-before of Wed, 1 Jan 2020');
+	await past.click();
+	await expect(page.getByLabel('They were')).toHaveValue('written off');
+	await expect(page.getByLabel('Why')).toHaveValue('past its best-before');
+	await page.getByLabel('Where').fill(fresh('Bin'));
+	await answered(page, () => page.getByRole('button', { name: 'Write them off' }).click());
+	await open(page, '/');
+	await expect(past).toHaveCount(0);
+});
+
+test('a day comes to all of its entries, where only some of them are shown', async ({ page }) => {
+	const place = fresh('Long day');
+	await open(page, '/sales/import');
+	await page
+		.getByLabel('Or its rows')
+		.fill(`day,place,bread,packs,price\n2025-03-14,${place},Loaf,1,6.00\n2025-03-14,${place},Loaf,2,5.25`);
+	await answered(page, () => page.getByRole('button', { name: 'Look at it' }).click());
+	await answered(page, () => page.getByRole('button', { name: 'Bring in the ticked rows' }).click());
+	await open(page, `/sales?from=&channel=${encodeURIComponent(place)}&shown=1`);
+	const day = page.getByRole('region', { name: 'Fri, 14 Mar 2025' });
+	await expect(day.getByRole('button', { name: /Take back/ })).toHaveCount(1);
+	// 6.00 + 2 · 5.25
+	await expect(day.getByRole('heading')).toContainText('$16.50');
 });

@@ -1,5 +1,6 @@
 import { parseDate } from '@internationalized/date';
 import { batchesLeft } from '$lib/server/batches/left.ts';
+import type { Database } from '$lib/server/db/connection.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
 import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { today } from '$lib/server/kitchens.ts';
@@ -7,7 +8,7 @@ import { listProducts } from '$lib/server/products.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { newId } from '$lib/server/rows.ts';
 import { keepCheckout, keepSale, voidSale } from '$lib/server/sales/keep.ts';
-import { channelsUsed, ledgerPage } from '$lib/server/sales/ledger.ts';
+import { channelsUsed, ledgerPage, type LedgerFilter } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
 import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
@@ -42,8 +43,12 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		yearOfSales(db, kitchen.id, day, profile?.yearlyLimit ?? null)
 	]);
 	const asked = available.find((batch) => batch.id === url.searchParams.get('batch'));
+	/** What is past its date is asked for to be written off, all of it. */
+	const isPast = asked !== undefined && url.searchParams.get('as') === 'past';
+	const entries = sales.slice(0, shown);
 	return {
-		sales: sales.slice(0, shown),
+		sales: entries,
+		byDay: sort === 'largest' ? [] : await daysShown(db, kitchen.id, filter, entries),
 		hasMore: sales.length > shown,
 		shown,
 		filter,
@@ -61,16 +66,39 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		year,
 		today: day,
 		draft: {
-			kind: 'sale',
-			lines: [{ id: newId(), batchId: asked?.id ?? '', packs: '1', price: asked?.price ?? '' }],
+			kind: isPast ? 'written off' : 'sale',
+			lines: [
+				{
+					id: newId(),
+					batchId: asked?.id ?? '',
+					packs: isPast ? String(asked.packsLeft) : '1',
+					price: asked?.price ?? ''
+				}
+			],
 			soldOn: day,
 			channel: channels[0] ?? '',
 			paidBy: 'cash',
 			customer: '',
-			reason: ''
+			reason: isPast ? 'past its best-before' : ''
 		}
 	};
 };
+
+/** What the days came to that are shown: all of each, where only some of its entries are. */
+async function daysShown(
+	db: Database,
+	kitchenId: string,
+	filter: LedgerFilter,
+	entries: readonly { soldOn: string }[]
+): Promise<{ day: string; money: string }[]> {
+	const days = entries.map((entry) => entry.soldOn).sort();
+	const [from, to] = [days[0], days.at(-1)];
+	if (from === undefined || to === undefined) return [];
+	return (await ledgerSplit(db, kitchenId, { ...filter, from, to }, 'day')).map(({ key, money }) => ({
+		day: key,
+		money
+	}));
+}
 
 export const actions: Actions = {
 	sell: async ({ locals: { db, kitchen }, request }) =>

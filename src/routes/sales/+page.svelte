@@ -8,13 +8,13 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
-	import { Decimal } from 'decimal.js';
 	import Entry from './Entry.svelte';
 	import TakeBack from './TakeBack.svelte';
 
 	let { data } = $props();
 	const currency = $derived(data.kitchen.currency);
 	const days = $derived(data.sort === 'largest' ? [''] : [...new Set(data.sales.map((sale) => sale.soldOn))]);
+	const moneyOf = $derived(new Map(data.byDay.map((each) => [each.day, each.money])));
 	/** The address of the ledger with something of its filter changed. */
 	function ask(key: string, value: string): void {
 		// eslint-disable-next-line svelte/prefer-svelte-reactivity -- read once, for an address
@@ -22,6 +22,7 @@
 		params.set(key, value);
 		if (key !== 'shown') params.delete('shown');
 		params.delete('batch');
+		params.delete('as');
 		void goto(`?${params}`, { keepFocus: true, noScroll: true });
 	}
 	const exported = $derived.by(() => {
@@ -231,12 +232,7 @@
 				<section aria-label={day === '' ? 'Largest first' : dayText(day)} class="mb-6">
 					<h3 class="border-ink flex justify-between border-b-2 pb-1">
 						<span>{day === '' ? 'Largest first' : dayText(day)}</span>
-						<span class="figure"
-							>{money(
-								sales.reduce((sum, sale) => sum.plus(sale.total), new Decimal(0)).toFixed(2),
-								currency
-							)}</span
-						>
+						{#if day !== ''}<span class="figure">{money(moneyOf.get(day) ?? '0', currency)}</span>{/if}
 					</h3>
 					<table class="ledger table-fixed">
 						<colgroup

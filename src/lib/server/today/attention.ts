@@ -54,7 +54,7 @@ function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {
 		batch.bestBefore !== null && batch.bestBefore < day
 			? {
 					grave: true,
-					href: `/sales?batch=${batch.id}`,
+					href: `/sales?batch=${batch.id}&as=past`,
 					what: `${plural(batch.packsLeft, 'pack')} of ${batch.name}, batch ${batch.code}`,
 					why: `past their best-before of ${dayText(batch.bestBefore)}: take them off sale and write them off`
 				}
