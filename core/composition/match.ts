@@ -1,5 +1,6 @@
 import { folded } from '../measure/units.ts';
-import { DESCRIPTIONS, KIND_WORDS, type OtherNames } from './names.ts';
+import type { OtherNames } from './names/other-names.ts';
+import { DESCRIPTIONS, KIND_WORDS } from './names/words.ts';
 
 /** Something that can be meant by a name in a line. */
 export interface Nameable {

@@ -1,5 +1,5 @@
 import { Matcher } from '$core/composition/match.ts';
-import { REFERENCE_NAMES } from '$core/composition/names.ts';
+import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import type { Measures } from '$core/measure/convert.ts';
 import type { LineContext } from '$core/measure/read-line.ts';
 import type { MeasureSet } from '$core/measure/units.ts';

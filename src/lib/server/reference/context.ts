@@ -1,5 +1,5 @@
 import { Matcher } from '$core/composition/match.ts';
-import { REFERENCE_NAMES } from '$core/composition/names.ts';
+import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import type { LineContext } from '$core/measure/read-line.ts';
 import { referenceRows } from './read.ts';
 

@@ -1,5 +1,5 @@
 import { Matcher } from '$core/composition/match.ts';
-import { REFERENCE_NAMES } from '$core/composition/names.ts';
+import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import type { Doubt, LineReading } from '$core/measure/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import type { LineDraft } from '$lib/formula-draft.ts';

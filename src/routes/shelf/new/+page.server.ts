@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { REFERENCE_NAMES } from '$core/composition/names.ts';
+import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { referenceRows } from '$lib/server/reference/read.ts';

@@ -1,0 +1,7 @@
+/** What else people call an ingredient, for finding it and for reading lines. */
+export interface OtherNames {
+	/** Names that mean it; one that begins with `!` means it even where others share the name. */
+	names: readonly string[];
+	/** Words that make it something else: white pepper is not pepper. */
+	not?: readonly string[];
+}
