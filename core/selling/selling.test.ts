@@ -178,6 +178,24 @@ describe('what to make', () => {
 		]);
 	});
 
+	it('of a day is the sum of its products', () => {
+		const [of] = whatToMake(
+			[
+				{
+					day: SATURDAY,
+					place: 'market',
+					wanted: [
+						{ productId: 'roti', packs: 12, sold: [12] },
+						{ productId: 'pita', packs: 7, sold: [7] }
+					]
+				}
+			],
+			[there(5, SATURDAY)]
+		);
+		// (12 − 5) + 7
+		expect(of?.toMake).toBe(14);
+	});
+
 	it('keeps products apart, and changes nothing of what it is given', () => {
 		const supply = [there(9, null, { productId: 'pita' })];
 		expect(toMake([[SATURDAY, 2]], supply)).toEqual([[0, 0, 2]]);

@@ -1,4 +1,5 @@
-import type { ComingDay } from './rhythm.ts';
+import { sumOf } from '../measure/round.ts';
+import type { ComingDay, Wanted } from './rhythm.ts';
 
 /** Packs of one batch that are there, or will be from a day on. */
 export interface Supply {
@@ -30,6 +31,8 @@ export interface DayToMake {
 	day: string;
 	place: string;
 	products: ToMake[];
+	/** What is missing of all of them. */
+	toMake: number;
 }
 
 /**
@@ -41,23 +44,25 @@ export function whatToMake(days: readonly ComingDay[], supply: readonly Supply[]
 	const left = supply
 		.map((each) => ({ ...each }))
 		.sort(
-			(a, b) => (a.bestBefore ?? '9999').localeCompare(b.bestBefore ?? '9999') || (a.from < b.from ? -1 : 1)
+			(a, b) => (a.bestBefore ?? '9999').localeCompare(b.bestBefore ?? '9999') || a.from.localeCompare(b.from)
 		);
-	return days.map(({ day, place, wanted }) => ({
-		day,
-		place,
-		products: wanted.map(({ productId, packs, sold }) => {
-			const taken = { there: 0, planned: 0 };
-			let missing = packs;
-			for (const of of left) {
-				const keeps = of.from <= day && (of.bestBefore === null || of.bestBefore >= day);
-				if (of.productId !== productId || !keeps) continue;
-				const some = Math.min(of.packs, missing);
-				of.packs -= some;
-				missing -= some;
-				taken[of.planned ? 'planned' : 'there'] += some;
-			}
-			return { productId, wanted: packs, sold, ...taken, toMake: missing };
-		})
-	}));
+	return days.map(({ day, place, wanted }) => {
+		const products = wanted.map((each) => madeFor(day, each, left));
+		return { day, place, products, toMake: sumOf(products, (product) => product.toMake) };
+	});
+}
+
+/** What one product needs for a day; what is taken for it is gone from `left`. */
+function madeFor(day: string, { productId, packs, sold }: Wanted, left: Supply[]): ToMake {
+	const taken = { there: 0, planned: 0 };
+	let missing = packs;
+	for (const of of left) {
+		const keeps = of.from <= day && (of.bestBefore === null || of.bestBefore >= day);
+		if (of.productId !== productId || !keeps) continue;
+		const some = Math.min(of.packs, missing);
+		of.packs -= some;
+		missing -= some;
+		taken[of.planned ? 'planned' : 'there'] += some;
+	}
+	return { productId, wanted: packs, sold, ...taken, toMake: missing };
 }

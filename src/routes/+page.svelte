@@ -14,7 +14,7 @@
 		cook: 'Cook',
 		pack: 'Count and pack'
 	};
-	const toMake = $derived(data.days[0]?.products.reduce((packs, product) => packs + product.toMake, 0) ?? 0);
+	const next = $derived(data.days[0]);
 </script>
 
 <svelte:head><title>Today · Square Batch</title></svelte:head>
@@ -25,8 +25,8 @@
 		<p class="text-quiet">
 			{dayText(data.today)}{data.bench.length > 0
 				? `, ${plural(data.bench.length, 'batch', 'batches')} on the bench`
-				: ''}{data.days[0] && toMake > 0
-				? `, ${plural(toMake, 'pack')} to make for ${dayText(data.days[0].day)}`
+				: ''}{next && next.toMake > 0
+				? `, ${plural(next.toMake, 'pack')} to make for ${dayText(next.day)}`
 				: ''}
 		</p>
 	</div>

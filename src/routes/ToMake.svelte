@@ -6,15 +6,14 @@
 	/** What the coming selling days want, what of it is there, and what is still to be made. */
 	let { days }: { days: readonly NamedDay[] } = $props();
 	const [next, later] = $derived([days.slice(0, 2), days.slice(2)]);
-	const missing = (day: NamedDay) => day.products.reduce((packs, product) => packs + product.toMake, 0);
 </script>
 
 {#snippet table(day: NamedDay)}
 	<section class="mt-3" aria-label="{dayText(day.day)}, {day.place}" data-testid="day-to-make">
 		<h3 class="flex flex-wrap items-baseline justify-between gap-x-3">
 			<span>{dayText(day.day)} <span class="text-quiet font-normal">{day.place}</span></span>
-			<span class={['text-sm', missing(day) > 0 ? 'font-semibold' : 'text-squared font-semibold']}
-				>{missing(day) > 0 ? `${plural(missing(day), 'pack')} to make` : 'enough is there or planned'}</span
+			<span class={['text-sm', day.toMake > 0 ? 'font-semibold' : 'text-squared font-semibold']}
+				>{day.toMake > 0 ? `${plural(day.toMake, 'pack')} to make` : 'enough is there or planned'}</span
 			>
 		</h3>
 		<table class="ledger mt-1">

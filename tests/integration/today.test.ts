@@ -99,6 +99,7 @@ describe('what to make', () => {
 			{
 				day: today,
 				place: 'market',
+				toMake: 0,
 				products: [
 					{
 						productId: roti.productId,

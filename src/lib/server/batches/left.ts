@@ -1,5 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import { toMoney, type Row } from '../rows.ts';
+import { bestBeforesSet } from './best-before.ts';
 import { batchRows } from './read.ts';
 
 /** What a sale needs of a batch that still has packs. */
@@ -26,7 +27,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 				"DATE_ADD(b.made_on, INTERVAL JSON_VALUE(r.content, '$.bestBeforeDays') DAY) AS labelled_best_before"
 			)
 		)) as Row[];
-	const own = await bestBeforeSet(
+	const own = await bestBeforesSet(
 		db,
 		kitchenId,
 		rows.map((row) => String(row.id))
@@ -44,24 +45,4 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 			(row.labelled_best_before === null ? null : String(row.labelled_best_before).slice(0, 10)),
 		price: (row.product_price ?? row.price) === null ? null : toMoney(row.product_price ?? row.price)
 	}));
-}
-
-/** Best-befores that were set for batches at packing, by batch id. */
-async function bestBeforeSet(
-	db: Database,
-	kitchenId: string,
-	batchIds: readonly string[]
-): Promise<Map<string, string>> {
-	const rows = (await db('batch_events as e')
-		.leftJoin('batch_events as v', 'v.voids_id', 'e.id')
-		.where({ 'e.kitchen_id': kitchenId, 'e.name': 'best before' })
-		.whereIn('e.batch_id', [...batchIds])
-		.whereNull('v.id')
-		.orderBy('e.id')
-		.select('e.batch_id', 'e.data')) as Row[];
-	// The last one stands; one that says nothing takes the ones before back.
-	const days = new Map(
-		rows.map((row) => [String(row.batch_id), (JSON.parse(String(row.data)) as { day: string | null }).day])
-	);
-	return new Map([...days].flatMap(([id, day]) => (day === null ? [] : [[id, day] as const])));
 }

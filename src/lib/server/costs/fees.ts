@@ -1,6 +1,7 @@
 import { NO_FEE, type Fee } from '$core/cost/selling.ts';
 import type { Database } from '../db/connection.ts';
-import { newId, toMoney, utcNow, type Row } from '../rows.ts';
+import { newId, toMoney, utcNow } from '../rows.ts';
+import { fromDayRows } from './from-day.ts';
 
 /** What a place takes from a day on. */
 export interface FeeFrom extends Fee {
@@ -11,12 +12,7 @@ export interface FeeFrom extends Fee {
 
 /** Every fee of the kitchen, the newest first. */
 export async function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
-	const rows = (await db('channel_fees')
-		.where('kitchen_id', kitchenId)
-		.orderBy([
-			{ column: 'valid_from', order: 'desc' },
-			{ column: 'id', order: 'desc' }
-		])) as Row[];
+	const rows = await fromDayRows(db, 'channel_fees', kitchenId);
 	return rows.map((row) => ({
 		id: String(row.id),
 		channel: String(row.channel),

@@ -1,6 +1,7 @@
 import type { Rates } from '$core/cost/whole.ts';
 import type { Database } from '../db/connection.ts';
-import { newId, toMoney, utcNow, type Row } from '../rows.ts';
+import { newId, toMoney, utcNow } from '../rows.ts';
+import { fromDayRows } from './from-day.ts';
 
 /** What energy and labour cost from a day on. */
 export interface RatesFrom extends Rates {
@@ -13,12 +14,7 @@ const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value))
 
 /** Every rate of the kitchen, the newest first. */
 export async function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
-	const rows = (await db('cost_rates')
-		.where('kitchen_id', kitchenId)
-		.orderBy([
-			{ column: 'valid_from', order: 'desc' },
-			{ column: 'id', order: 'desc' }
-		])) as Row[];
+	const rows = await fromDayRows(db, 'cost_rates', kitchenId);
 	return rows.map((row) => ({
 		id: String(row.id),
 		validFrom: String(row.valid_from),

@@ -1,10 +1,9 @@
-import { benchOf } from '$core/bench/bench.ts';
 import type { Drawing } from '$core/drawing/shapes.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { bestBefore } from '../../label-marks.ts';
+import { bestBeforesSet } from '../batches/best-before.ts';
 import { getBatch } from '../batches/read.ts';
 import type { Batch } from '../batches/types.ts';
-import { entriesOf } from '../bench/entries.ts';
 import { refuseUnsaid } from '../contact/unsaid.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
@@ -52,6 +51,6 @@ async function lastDay(
 	batch: Pick<Batch, 'id' | 'madeOn'>,
 	days: number
 ): Promise<[from: string, days: number]> {
-	const own = benchOf(await entriesOf(db, kitchen.id, batch.id)).bestBefore;
-	return own === null ? [batch.madeOn, days] : [own, 0];
+	const own = (await bestBeforesSet(db, kitchen.id, [batch.id])).get(batch.id);
+	return own === undefined ? [batch.madeOn, days] : [own, 0];
 }

@@ -2,6 +2,7 @@ import { Money, sumMoney } from '$core/cost/money.ts';
 import { isStalePrice, PRICE_GOOD_DAYS } from '$core/cost/stale.ts';
 import { freshness } from '$core/stock/need.ts';
 import { dayText, money, plain, plural } from '../../format.ts';
+import { isPast } from '../../sales/stall.ts';
 import type { BatchLeft } from '../batches/left.ts';
 import type { Batch } from '../batches/types.ts';
 import type { Database } from '../db/connection.ts';
@@ -51,7 +52,7 @@ export async function attentionOf(
 
 function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {
 	return left.flatMap((batch) =>
-		batch.bestBefore !== null && batch.bestBefore < day
+		batch.bestBefore !== null && isPast(batch, day)
 			? {
 					grave: true,
 					href: `/sales?batch=${batch.id}&as=past`,
