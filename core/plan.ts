@@ -1,4 +1,5 @@
-import { derive, type Facts } from './derive.ts';
+import { derive } from './derive.ts';
+import type { Facts } from './facts.ts';
 import type { Recipe } from './formula/types.ts';
 import { mean } from './measure/round.ts';
 import type { Outcome } from './problem.ts';
@@ -20,5 +21,5 @@ export function derivePlan(recipe: Recipe, cookLoss: number | null): Outcome<Fac
 	if (!planned.ok || cookLoss === null || planned.value.yield.finishedWeight_g !== null) return planned;
 	const { ballWeight_g, uptake_g, pieces } = planned.value.yield;
 	const finished_g = (ballWeight_g + uptake_g / pieces) * (1 - cookLoss);
-	return derive({ ...recipe, batch: { ...recipe.batch, finishedWeights_g: [finished_g] } });
+	return derive({ ...recipe, measured: { ...recipe.measured, finishedWeights_g: [finished_g] } });
 }

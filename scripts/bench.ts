@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { derive } from '../core/derive.ts';
-import type { Line, Recipe } from '../core/formula/types.ts';
+import { recipeOfDocument, type LineDocument } from '../core/file/document.ts';
+import type { Recipe } from '../core/formula/types.ts';
 import { closings } from '../core/squaring/closings.ts';
 import { explanations } from '../core/squaring/explain.ts';
 import { randomOf, simulateBatch, withLineLeftOut, withMissedLine } from '../core/testing/simulate.ts';
@@ -23,22 +24,22 @@ export async function main(): Promise<void> {
 
 /** A formula of so many lines out of the shipped reference rows, with its last two on the surface. */
 function recipeOfLines(count: number): Recipe {
-	const ingredients = [...referenceRows().values()].slice(0, count).map((row) => ({
-		id: row.id,
-		name: row.name,
-		kind: row.kind,
-		per100g: row.per100g,
-		allergens: row.allergens,
+	const ingredients = [...referenceRows().values()].slice(0, count).map(({ id, name, kind, per100g, allergens }) => ({
+		id,
+		name,
+		kind,
+		per100g,
+		allergens,
 		price: { amount: '24.50', grams: 22680 }
 	}));
-	return {
+	return recipeOfDocument({
 		squareBatch: 1,
 		rules: 'us',
 		currency: 'USD',
 		ingredients,
 		formula: {
 			name: 'Bench roti',
-			lines: ingredients.map(({ id }, index): Line =>
+			lines: ingredients.map(({ id }, index): LineDocument =>
 				index < count - 2
 					? { ingredient: id, use: 'dough', grams: 1000 / (index + 1) }
 					: { ingredient: id, use: 'dusting', consumed_g: 60, uptake_g: 30 }
@@ -47,7 +48,7 @@ function recipeOfLines(count: number): Recipe {
 		piece: { one: 'roti', many: 'roti', category: 'flatbread', ballWeight_g: 60 },
 		batch: { finishedWeights_g: [56, 56.5, 57] },
 		pack: { pieces: 6, materials: [{ name: 'bag', cost: '0.11' }] }
-	};
+	});
 }
 
 /** How often sound batches are called off, and how often a single error is named first. */

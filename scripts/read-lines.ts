@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readLine, type ReadLine } from '../core/measure/read-line.ts';
+import { readLine, type ReadLine } from '../core/formula/read-line.ts';
 import { referenceContext } from '../src/lib/server/reference/context.ts';
 
 /** `npm run --silent read-lines`: lines from standard input, one JSON object each, against the reference rows. */

@@ -1,4 +1,4 @@
-import type { Kitchen } from '$lib/server/kitchens.ts';
+import type { Kitchen } from './lib/kitchen/types.ts';
 import type { Database } from '$lib/server/db/connection.ts';
 
 declare global {

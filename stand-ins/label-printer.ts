@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from '
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import type { JobOutcome, PrintedJob, PrinterState, Roll } from '../src/lib/printer.ts';
+import type { JobOutcome, PrintedJob, PrinterState, Roll } from '../src/lib/label/printer.ts';
 
 const FIRST_ROLL: Roll = { width_mm: 127, height_mm: 190.5, labels: 40 };
 const MOST_BYTES = 4 * 1024 * 1024;

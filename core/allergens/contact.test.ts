@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { rulesOf } from '../rules/index.ts';
 import { mayContainText, saysAllergen } from '../rules/may-contain.ts';
 import {
 	contactStanding,
@@ -137,14 +138,14 @@ describe('what was decided', () => {
 
 describe('the line on the label', () => {
 	it('names what the rules name, by its own name', () => {
-		expect(mayContainText('us', ['sesame', 'treenut:almond', 'rye'])).toBe('May contain: Sesame, Almond.');
-		expect(mayContainText('eu', ['sesame', 'treenut:almond', 'rye'])).toBe(
+		expect(mayContainText(rulesOf('us'), ['sesame', 'treenut:almond', 'rye'])).toBe('May contain: Sesame, Almond.');
+		expect(mayContainText(rulesOf('eu'), ['sesame', 'treenut:almond', 'rye'])).toBe(
 			'May contain: **sesame**, **almond**, **rye**.'
 		);
 	});
 	it('is none without any', () => {
-		expect(mayContainText('us', [])).toBeNull();
-		expect(mayContainText('us', ['rye'])).toBeNull();
+		expect(mayContainText(rulesOf('us'), [])).toBeNull();
+		expect(mayContainText(rulesOf('us'), ['rye'])).toBeNull();
 	});
 });
 

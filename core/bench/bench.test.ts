@@ -10,9 +10,35 @@ const grams = (entries: Entry[], what: WeighingEntry['what'], lineId: string | n
 		.map((reading) => reading.grams);
 
 describe('readings', () => {
-	it('stand in the order of their ids, whatever order they arrive in', () => {
-		const [a, b, c] = [weighing({ grams: 58 }), weighing({ grams: 59 }), weighing({ grams: 60 })];
-		expect(grams([c, a, b], 'ball')).toEqual([58, 59, 60]);
+	it('stand in the order the server kept them, whatever order they arrive in; those on their way come last', () => {
+		const kept = (number: number, grams: number) => weighing({ number, grams });
+		const onTheWay = weighing({ grams: 61 });
+		expect(grams([onTheWay, kept(3, 60), kept(1, 58), kept(2, 59)], 'ball')).toEqual([58, 59, 60, 61]);
+	});
+
+	it('a tablet whose clock is an hour ahead, then a phone that corrects it: the phone stands', () => {
+		// The tablet's ULID is an hour later than the phone's, and its time too: the server kept it first.
+		const tablet = weighing({
+			id: '01KPHHHHHHHHHHHHHHHHHHHHHH',
+			at: at(60),
+			number: 1,
+			grams: 52
+		});
+		const phone = weighing({
+			id: '01KPAAAAAAAAAAAAAAAAAAAAAA',
+			at: at(0),
+			number: 2,
+			grams: 61,
+			corrects: tablet.id
+		});
+		expect(grams([tablet, phone], 'ball')).toEqual([61]);
+		expect(grams([phone, tablet], 'ball')).toEqual([61]);
+	});
+
+	it('counts of a clock that is ahead do not beat a later count', () => {
+		const tablet = event({ name: 'counted', of: 'balls', count: 30 }, { at: at(60), number: 1 });
+		const phone = event({ name: 'counted', of: 'balls', count: 32 }, { at: at(5), number: 2 });
+		expect(benchOf([phone, tablet]).counted.balls).toBe(32);
 	});
 
 	it('corrected keep the place of the first; corrected again too; withdrawn are gone', () => {

@@ -1,6 +1,7 @@
 import { settled, sumOf } from '../measure/round.ts';
 import {
 	COUNTED,
+	inOrder,
 	REJECT_REASONS,
 	type Counted,
 	type Entry,
@@ -59,9 +60,9 @@ export interface Bench {
 	last: (is: (entry: Entry) => boolean) => Entry | null;
 }
 
-/** How the batch stands after these entries, taken in the order of their ids whatever order they come in. */
+/** How the batch stands after these entries, taken in the order the server kept them. */
 export function benchOf(entries: readonly Entry[]): Bench {
-	const ordered = [...entries].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+	const ordered = inOrder(entries);
 	const slots = standingSlots(ordered);
 	const happened = standingEvents(ordered);
 	const counted = Object.fromEntries(COUNTED.map((of) => [of, null])) as Bench['counted'];
@@ -130,14 +131,20 @@ export function benchOf(entries: readonly Entry[]): Bench {
 		steps,
 		kept,
 		readings: (what, lineId = null) =>
-			slots.flatMap(({ id, at, by, grams, lotId = null, ...of }) =>
+			slots.flatMap(({ id, at, by, grams, lotId, ...of }) =>
 				of.what === what && of.lineId === lineId && grams !== null ? [{ id, at, grams, by, lotId }] : []
 			),
 		factorOf: (lineId) => factors.get(lineId) ?? 1,
-		last: (is) =>
-			[...slots.filter((slot) => slot.grams !== null), ...happened]
-				.filter(is)
-				.reduce<Entry | null>((newest, each) => (newest && newest.id > each.id ? newest : each), null)
+		last: (is) => {
+			const place = new Map(ordered.map((entry, index) => [entry.id, index]));
+			const placeOf = (entry: Entry) => place.get(entry.id) ?? 0;
+			return (
+				[...slots.filter((slot) => slot.grams !== null), ...happened]
+					.filter(is)
+					.toSorted((a, b) => placeOf(a) - placeOf(b))
+					.at(-1) ?? null
+			);
+		}
 	};
 }
 

@@ -1,6 +1,6 @@
 import { mean, settled } from '../measure/round.ts';
 import { standardDeviation } from '../measure/spread.ts';
-import { studentT } from '../netquantity/student.ts';
+import { studentT } from '../measure/student.ts';
 
 /** Cook loss as it comes, fractions. */
 export interface LossSoFar {

@@ -30,9 +30,11 @@ export const OF_A_LINE: readonly Weighed[] = ['line', 'consumed', 'uptake', 'set
 /** One reading. A correction points at the one it takes the place of; without grams it withdraws it. */
 export interface WeighingEntry {
 	kind: 'weighing';
-	/** A ULID: entries are in the order of their ids, and one sent twice is one. */
+	/** A ULID: one sent twice is one. */
 	id: string;
-	/** When it was taken, ISO 8601 in UTC. */
+	/** Its place among the batch's entries, given when the server keeps it; null while it is on its way. */
+	number: number | null;
+	/** When it was taken by the clock of the device, ISO 8601 in UTC: it says when, not in which order. */
 	at: string;
 	what: Weighed;
 	lineId: string | null;
@@ -40,7 +42,7 @@ export interface WeighingEntry {
 	corrects: string | null;
 	by: 'scale' | 'typed';
 	/** The lot it was taken from, where somebody said so. */
-	lotId?: string | null;
+	lotId: string | null;
 }
 
 /** Why a piece is not sold. */
@@ -71,6 +73,8 @@ export type Happening =
 export interface EventEntry {
 	kind: 'event';
 	id: string;
+	number: number | null;
+	/** When it happened by the clock of the device, ISO 8601 in UTC: it says when, not in which order. */
 	at: string;
 	happening: Happening;
 	voids: string | null;
@@ -78,3 +82,11 @@ export interface EventEntry {
 
 /** One thing kept of a batch the moment it happens, never edited. */
 export type Entry = WeighingEntry | EventEntry;
+
+/**
+ * Entries in the order that counts: as the server kept them, then those on their way in the order they come.
+ * Clocks of devices have no part in it.
+ */
+export function inOrder<E extends Pick<Entry, 'number'>>(entries: readonly E[]): E[] {
+	return entries.toSorted((a, b) => (a.number ?? Infinity) - (b.number ?? Infinity) || 0);
+}

@@ -20,7 +20,7 @@ describe('minutes of a batch from the bench', () => {
 
 	it('heat from the first piece on to the last done, hands from first to last less the rest', () => {
 		// heat 10:20–11:10 = 50; all 09:00–11:10 = 130, the rest was 45
-		expect(benchMinutes(worked, STEPS)).toEqual({ heat_min: 50, hands_min: 85 });
+		expect(benchMinutes(worked, STEPS)).toEqual({ taken_min: 130, heat_min: 50, hands_min: 85 });
 	});
 
 	it('a step that was worked counts, whatever is not known of it', () => {
@@ -34,9 +34,9 @@ describe('minutes of a batch from the bench', () => {
 	});
 
 	it('what was typed later, or only one moment, says nothing', () => {
-		expect(benchMinutes([], STEPS)).toEqual({ heat_min: null, hands_min: null });
+		expect(benchMinutes([], STEPS)).toEqual({ taken_min: null, heat_min: null, hands_min: null });
 		const typed = weighing({ by: 'typed', ...at('20:00') });
 		const on = event({ name: 'pieces on', count: 1 }, at('10:20'));
-		expect(benchMinutes([typed, on], STEPS)).toEqual({ heat_min: null, hands_min: null });
+		expect(benchMinutes([typed, on], STEPS)).toEqual({ taken_min: null, heat_min: null, hands_min: null });
 	});
 });

@@ -8,6 +8,8 @@ const MINUTE_MS = 60_000;
 
 /** What the bench says of how long a batch took; null where it says nothing. */
 export interface BenchMinutes {
+	/** From the first to the last of the making. */
+	taken_min: number | null;
 	/** From the first piece put on to the last one done. */
 	heat_min: number | null;
 	/** From the first to the last of the making, less the steps that only wait. */
@@ -42,5 +44,5 @@ export function benchMinutes(entries: readonly Entry[], steps: readonly Pick<Ste
 		waited_min += Math.max(0, Date.parse(endedAt) - Date.parse(begunAt)) / MINUTE_MS;
 	}
 	const hands_min = taken_min === null ? null : Math.round(Math.max(0, taken_min - waited_min)) || null;
-	return { heat_min, hands_min };
+	return { taken_min, heat_min, hands_min };
 }

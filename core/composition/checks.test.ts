@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { compositionProblems, compositionWarnings } from './checks.ts';
+import type { Kind } from './kinds.ts';
+import { compositionOf, type SomeValues } from './nutrients.ts';
 
-const codes = (...args: Parameters<typeof compositionWarnings>) =>
-	compositionWarnings(...args).map((warning) => warning.code);
+const codes = (values: SomeValues, kind: Kind) =>
+	compositionWarnings(compositionOf(values), kind).map((warning) => warning.code);
 
 describe('compositionProblems', () => {
 	it('refuses negatives, what 100 g cannot hold, and what is no number, each at its key', () => {

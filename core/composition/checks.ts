@@ -7,7 +7,8 @@ import {
 	nutrientUnit,
 	nutrientWord,
 	type Composition,
-	type CompositionKey
+	type CompositionKey,
+	type SomeValues
 } from './nutrients.ts';
 
 /** A doubt about a composition: shown at its field, never blocking. */
@@ -21,7 +22,7 @@ export interface CompositionWarning {
  * Values that cannot be: negative, not finite, or more than 100 g can hold (computation, section 1).
  * One problem each, its path the key under `path`.
  */
-export function compositionProblems(composition: Composition, path = ''): Problem[] {
+export function compositionProblems(composition: SomeValues, path = ''): Problem[] {
 	const problems: Problem[] = [];
 	for (const key of COMPOSITION_KEYS) {
 		const value = composition[key];
@@ -48,7 +49,7 @@ function refusal(key: CompositionKey, value: number): string | null {
  */
 export function compositionWarnings(composition: Composition, kind: Kind): CompositionWarning[] {
 	const warnings: CompositionWarning[] = [];
-	const v = (key: CompositionKey) => composition[key] ?? null;
+	const v = (key: CompositionKey) => composition[key];
 	const [water, protein, fat, ash, carbohydrate] = [
 		v('water_g'),
 		v('protein_g'),

@@ -28,8 +28,16 @@ export type CompositionKey = (typeof COMPOSITION_KEYS)[number];
 /** An amount of each nutrient; null is unknown, never zero. */
 export type NutrientAmounts = Record<Nutrient, number | null>;
 
-/** Per 100 g of an ingredient as used; null or absent is unknown. */
-export type Composition = Partial<Record<CompositionKey, number | null>>;
+/** Per 100 g of an ingredient as used; null is unknown, never zero. */
+export type Composition = Record<CompositionKey, number | null>;
+
+/** What one source says of an ingredient per 100 g: what it leaves out is unknown. */
+export type SomeValues = Partial<Composition>;
+
+/** The whole composition that some values come to: what they leave out is unknown. */
+export function compositionOf(values: SomeValues): Composition {
+	return Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, values[key] ?? null])) as Composition;
+}
 
 const WORDS: Record<CompositionKey, string> = {
 	water_g: 'water',

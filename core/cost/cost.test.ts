@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../formula/types.ts';
-import { dough, factsOf, flour, ingredient, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, ingredient, recipe, surface, water } from '../testing/recipe.ts';
 
-const tap = { ...water, price: { amount: '0', grams: 1000 } };
+const tap = { ...water, price: { amount: '0', grams: 1000, usable: 1 } };
 const packed = (more: Parameters<typeof recipe>[0] = {}) =>
 	factsOf(recipe({ ingredients: [flour, tap], pack: { pieces: 6 }, ...more })).cost;
 
@@ -21,7 +21,7 @@ describe('ingredient cost', () => {
 		const lines: Line[] = [
 			dough('flour', 1000),
 			dough('water', 600),
-			{ ingredient: 'flour', use: 'dusting', consumed_g: 100, uptake_g: 10 }
+			surface('flour', 'dusting', 100, 10)
 		];
 		expect(packed({ formula: { name: 'x', lines } }).batch).toBe('1.1000');
 	});
@@ -81,8 +81,7 @@ describe('ingredient cost', () => {
 	});
 
 	it('nothing can be said without any price, without sellable pieces, or without a pack', () => {
-		const bare = { ...flour };
-		delete bare.price;
+		const bare = { ...flour, price: null };
 		expect(packed({ ingredients: [bare, water] })).toEqual({
 			batch: null,
 			perPiece: null,

@@ -1,5 +1,5 @@
 import type { Decimal } from 'decimal.js';
-import type { Ingredient, Line, Pack, Price, Recipe } from '../formula/types.ts';
+import type { Ingredient, Line, Price, Product, Recipe } from '../formula/types.ts';
 import { Money, sumMoney } from './money.ts';
 
 /** What a batch cost, as decimal strings in the file's currency; null when nothing can be said. */
@@ -13,12 +13,7 @@ export interface Cost {
 
 /** Price of one usable gram: pack price ÷ (pack grams × usable share) (section 11). */
 export function pricePerUsableGram(price: Price): Decimal {
-	return new Money(price.amount).div(new Money(price.grams).times(price.usable ?? 1));
-}
-
-/** Grams of a line that were used up: dough as weighed, surface materials as consumed. */
-export function consumedOf_g(line: Line): number {
-	return line.use === 'dough' ? line.grams : line.consumed_g;
+	return new Money(price.amount).div(new Money(price.grams).times(price.usable));
 }
 
 /** Cost of each line, in line order; null where its ingredient has no price. */
@@ -28,7 +23,7 @@ export function lineCosts(
 ): (Decimal | null)[] {
 	return lines.map((line) => {
 		const price = ingredientOf(line.ingredient).price;
-		return price ? pricePerUsableGram(price).times(consumedOf_g(line)) : null;
+		return price ? pricePerUsableGram(price).times(line.used_g) : null;
 	});
 }
 
@@ -46,7 +41,7 @@ export function ingredientCosts({ ingredients, formula }: Recipe): IngredientCos
 	return ingredients
 		.map((ingredient): IngredientCost => {
 			const lines = formula.lines.filter((line) => line.ingredient === ingredient.id);
-			const consumed_g = lines.reduce((sum, line) => sum + consumedOf_g(line), 0);
+			const consumed_g = lines.reduce((sum, line) => sum + line.used_g, 0);
 			const costs = lineCosts(lines, () => ingredient).map((cost) => cost ?? new Money(0));
 			return { ingredient, consumed_g, cost: ingredient.price ? sumMoney(costs) : null };
 		})
@@ -62,9 +57,9 @@ export function batchCost(
 	lines: readonly Line[],
 	ingredientOf: (id: string) => Ingredient,
 	sellable: number,
-	pack: Pack | undefined
+	{ packPieces, materials }: Pick<Product, 'packPieces' | 'materials'>
 ): Cost {
-	const used = lines.filter((line) => consumedOf_g(line) > 0);
+	const used = lines.filter((line) => line.used_g > 0);
 	const unpriced = [...new Set(used.map((line) => line.ingredient))]
 		.filter((id) => !ingredientOf(id).price)
 		.sort();
@@ -72,11 +67,11 @@ export function batchCost(
 	if (priced.length === 0) return { batch: null, perPiece: null, perPack: null, unpriced };
 	const batch = priced.reduce((sum, cost) => sum.plus(cost), new Money(0));
 	const perPiece = sellable > 0 ? batch.div(sellable) : null;
-	const materials = (pack?.materials ?? []).reduce((sum, material) => sum.plus(material.cost), new Money(0));
+	const bag = sumMoney(materials.map((material) => material.cost));
 	return {
 		batch: batch.toFixed(4),
 		perPiece: perPiece?.toFixed(4) ?? null,
-		perPack: pack && perPiece ? perPiece.times(pack.pieces).plus(materials).toFixed(2) : null,
+		perPack: packPieces !== null && perPiece ? perPiece.times(packPieces).plus(bag).toFixed(2) : null,
 		unpriced
 	};
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../formula/types.ts';
-import { dough, flour, ingredient, recipe } from '../testing/recipe.ts';
+import { dough, flour, ingredient, recipe, surface } from '../testing/recipe.ts';
 import { Money, sumMoney } from './money.ts';
 import { costMoved, type CostBasis, type Moved } from './moved.ts';
 
@@ -22,7 +22,7 @@ const basis = (
 	sellable = 20
 ): CostBasis => {
 	const lines: Line[] = [dough('flour', flour_g)];
-	if (ghee_g > 0) lines.push({ ingredient: 'ghee', use: 'brushing', consumed_g: ghee_g, uptake_g: ghee_g });
+	if (ghee_g > 0) lines.push(surface('ghee', 'brushing', ghee_g, ghee_g));
 	return {
 		recipe: recipe({
 			ingredients: [{ ...flour, ...priced('flour', flourPerKg) }, priced('ghee', gheePerKg)],

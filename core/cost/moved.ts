@@ -1,6 +1,6 @@
 import type { Decimal } from 'decimal.js';
-import type { Ingredient, Recipe } from '../formula/types.ts';
-import { consumedOf_g, pricePerUsableGram } from './cost.ts';
+import { ingredientsOf, isDough, type Recipe } from '../formula/types.ts';
+import { pricePerUsableGram } from './cost.ts';
 import { apportion, Money, sumMoney } from './money.ts';
 
 /** A batch whose cost is compared: as it was made, and how many of its pieces could be sold. */
@@ -96,13 +96,12 @@ export function costMoved(before: CostBasis, after: CostBasis): Moved | null {
 /** By ingredient; null where nothing could be sold. */
 function takenOf({ recipe, sellable }: CostBasis): Map<string, Taken> | null {
 	if (sellable <= 0) return null;
-	const ingredients = new Map<string, Ingredient>(recipe.ingredients.map((each) => [each.id, each]));
+	const ingredientOf = ingredientsOf(recipe);
 	const taken = new Map<string, Taken>();
 	for (const line of recipe.formula.lines) {
-		const used = consumedOf_g(line);
+		const used = line.used_g;
 		if (used <= 0) continue;
-		const ingredient = ingredients.get(line.ingredient);
-		if (!ingredient) throw new Error(`ingredient ${line.ingredient} is not defined`);
+		const ingredient = ingredientOf(line.ingredient);
 		const sum = taken.get(line.ingredient) ?? {
 			name: ingredient.name,
 			dough_g: new Money(0),
@@ -110,7 +109,7 @@ function takenOf({ recipe, sellable }: CostBasis): Map<string, Taken> | null {
 			price: ingredient.price ? pricePerUsableGram(ingredient.price) : null
 		};
 		const grams = new Money(used).div(sellable);
-		if (line.use === 'dough') sum.dough_g = sum.dough_g.plus(grams);
+		if (isDough(line)) sum.dough_g = sum.dough_g.plus(grams);
 		else sum.surface_g = sum.surface_g.plus(grams);
 		taken.set(line.ingredient, sum);
 	}

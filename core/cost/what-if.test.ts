@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../formula/types.ts';
-import { dough, factsOf, flour, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, recipe, surface, water } from '../testing/recipe.ts';
 import { suppose, type Supposable } from './what-if.ts';
 
 const lines: Line[] = [
 	dough('flour', 1000),
 	dough('water', 600),
-	{ ingredient: 'flour', use: 'dusting', consumed_g: 64, uptake_g: 32 }
+	surface('flour', 'dusting', 64, 32)
 ];
 const made = recipe({
-	ingredients: [flour, { ...water, price: { amount: '0', grams: 1000 } }],
+	ingredients: [flour, { ...water, price: { amount: '0', grams: 1000, usable: 1 } }],
 	formula: { name: 'x', lines },
 	batch: { rejects: 2 },
 	pack: { pieces: 6, materials: [{ name: 'bag', cost: '0.10' }] }
@@ -47,7 +47,7 @@ describe('what if', () => {
 		expect(heavier).toMatchObject({ pieces: 25, sellable: 23, packs: 3, loose: 5 });
 		expect(heavier?.cost).toMatchObject({ batch: '1.0500', perPiece: '0.0457' });
 		const surface = heavier?.recipe.formula.lines[2];
-		expect(surface).toMatchObject({ consumed_g: 50, uptake_g: 25 });
+		expect(surface).toMatchObject({ used_g: 50, uptake_g: 25 });
 	});
 
 	it('none were rejected, and packs held four', () => {

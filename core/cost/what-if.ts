@@ -1,6 +1,6 @@
-import type { Ingredient, Line, Pack, Recipe } from '../formula/types.ts';
+import { ingredientsOf, isDough, type Ingredient, type Line, type Recipe } from '../formula/types.ts';
 import { uptakeOf_g } from '../formula/surface.ts';
-import { settled } from '../measure/round.ts';
+import { ballsFrom, packsFrom } from '../massflow/balls.ts';
 import { batchCost, type Cost } from './cost.ts';
 import { Money } from './money.ts';
 
@@ -40,34 +40,25 @@ export function suppose(of: Supposable, supposed: Supposed): SupposedCost | null
 	const pieces =
 		supposed.ballWeight_g === of.ballWeight_g
 			? of.pieces
-			: Math.floor(settled(of.doughWeight_g / supposed.ballWeight_g));
+			: ballsFrom(of.doughWeight_g, supposed.ballWeight_g);
 	const sellable = pieces - supposed.rejects;
 	if (!(pieces > 0) || sellable <= 0) return null;
 	const perPieces = of.pieces > 0 ? pieces / of.pieces : 1;
 	const lines = of.recipe.formula.lines.map((line): Line =>
-		line.use === 'dough'
+		isDough(line)
 			? line
-			: { ...line, consumed_g: line.consumed_g * perPieces, uptake_g: uptakeOf_g(line) * perPieces }
+			: { ...line, used_g: line.used_g * perPieces, uptake_g: uptakeOf_g(line) * perPieces }
 	);
 	const ingredients = of.recipe.ingredients.map((ingredient) => priced(ingredient, supposed.priceFactors));
-	const byId = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
-	const pack: Pack = { ...of.recipe.pack, pieces: supposed.packPieces };
+	const product = { ...of.recipe.product, packPieces: supposed.packPieces };
+	const recipe = { ...of.recipe, ingredients, formula: { ...of.recipe.formula, lines }, product };
 	return {
-		recipe: { ...of.recipe, ingredients, formula: { ...of.recipe.formula, lines }, pack },
+		recipe,
 		pieces,
 		sellable,
-		packs: Math.floor(sellable / supposed.packPieces),
+		packs: packsFrom(sellable, supposed.packPieces),
 		loose: sellable % supposed.packPieces,
-		cost: batchCost(
-			lines,
-			(id) => {
-				const found = byId.get(id);
-				if (!found) throw new Error(`ingredient ${id} is not defined`);
-				return found;
-			},
-			sellable,
-			pack
-		)
+		cost: batchCost(lines, ingredientsOf(recipe), sellable, product)
 	};
 }
 

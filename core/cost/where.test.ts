@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Line } from '../formula/types.ts';
-import { dough, factsOf, flour, ingredient, recipe } from '../testing/recipe.ts';
+import { dough, factsOf, flour, ingredient, recipe, surface } from '../testing/recipe.ts';
 import { sumMoney } from './money.ts';
 import { whereItGoes } from './where.ts';
 import { wholeCost } from './whole.ts';
@@ -8,7 +8,7 @@ import { wholeCost } from './whole.ts';
 const lines: Line[] = [
 	dough('flour', 1000),
 	dough('oil', 100),
-	{ ingredient: 'flour', use: 'dusting', consumed_g: 50, uptake_g: 20 }
+	surface('flour', 'dusting', 50, 20)
 ];
 const made = recipe({
 	ingredients: [flour, ingredient('oil', { kind: 'fat', price: { amount: '8.00', grams: 1000 } })],
@@ -18,7 +18,7 @@ const made = recipe({
 });
 const facts = factsOf(made);
 const whole = wholeCost(
-	{ cost: facts.cost, sellable: facts.yield.sellable, packs: facts.yield.packs ?? 0, pack: made.pack },
+	{ cost: facts.cost, sellable: facts.yield.sellable, packs: facts.yield.packs ?? 0, product: made.product },
 	{ heat_min: null, hands_min: 60, power_kw: null },
 	{ tariff_perKwh: '0.17', labour_perHour: '11.00' }
 );

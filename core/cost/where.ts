@@ -1,5 +1,5 @@
 import type { Recipe } from '../formula/types.ts';
-import { groupOf, type Group } from '../massflow/makeup.ts';
+import { groupOf, type Group } from '../formula/makeup.ts';
 import { ingredientCosts } from './cost.ts';
 import { apportion, Money, sumMoney } from './money.ts';
 import type { CostPart, WholeCost } from './whole.ts';

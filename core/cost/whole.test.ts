@@ -5,8 +5,8 @@ const costed = (more: Partial<Costed> = {}): Costed => ({
 	cost: { batch: '6.5072', perPiece: '0.1162', perPack: '1.08', unpriced: [] },
 	sellable: 56,
 	packs: 7,
-	pack: {
-		pieces: 8,
+	product: {
+		packPieces: 8,
 		materials: [
 			{ name: 'bag', cost: '0.11' },
 			{ name: 'label', cost: '0.04' }
@@ -59,7 +59,7 @@ describe('the whole cost of a batch', () => {
 
 	it('says nothing of a pack without one, and nothing at all without a price', () => {
 		const loose = costed({
-			pack: undefined,
+			product: { packPieces: null, materials: [] },
 			cost: { batch: '1.0000', perPiece: '0.0313', perPack: null, unpriced: [] }
 		});
 		expect(wholeCost(loose, took, rates)).toMatchObject({ perPack: null });
@@ -71,7 +71,7 @@ describe('the whole cost of a batch', () => {
 	it('parts of a pack add up to what the facts say of it, whatever its materials cost', () => {
 		const odd = costed({
 			cost: { batch: '6.5072', perPiece: '0.1162', perPack: '0.96', unpriced: [] },
-			pack: { pieces: 8, materials: [{ name: 'band', cost: '0.034' }] }
+			product: { packPieces: 8, materials: [{ name: 'band', cost: '0.034' }] }
 		});
 		// 0.034 is 0.03 to the cent; 0.96 − 0.03 = 0.93
 		const parts = wholeCost(odd, UNTIMED, NONE)?.parts.map(({ perPack }) => perPack);

@@ -1,5 +1,5 @@
 import { Decimal } from 'decimal.js';
-import type { Pack } from '../formula/types.ts';
+import type { Product } from '../formula/types.ts';
 import type { Cost } from './cost.ts';
 import { Money, sumMoney } from './money.ts';
 
@@ -42,7 +42,7 @@ export interface Costed {
 	cost: Cost;
 	sellable: number;
 	packs: number;
-	pack: Pack | undefined;
+	product: Pick<Product, 'packPieces' | 'materials'>;
 }
 
 /** Energy of a batch: minutes × kW × tariff (section 11); null where one of them is not given. */
@@ -63,12 +63,12 @@ export function labourCost(working: Working, rates: Rates): Decimal | null {
  * of the facts, to the cent.
  */
 export function wholeCost(
-	{ cost, sellable, packs, pack }: Costed,
+	{ cost, sellable, packs, product: { packPieces, materials: used } }: Costed,
 	working: Working,
 	rates: Rates
 ): WholeCost | null {
 	if (cost.batch === null || cost.perPiece === null) return null;
-	const materials = sumMoney((pack?.materials ?? []).map((material) => material.cost));
+	const materials = sumMoney(used.map((material) => material.cost));
 	const parts: PartCost[] = [
 		{
 			part: 'ingredients',
@@ -95,13 +95,13 @@ export function wholeCost(
 			part,
 			batch: amount.toFixed(2),
 			perPiece: perPiece.toFixed(4),
-			perPack: pack ? perPiece.times(pack.pieces).toFixed(2) : null
+			perPack: packPieces === null ? null : perPiece.times(packPieces).toFixed(2)
 		});
 	}
 	return {
 		parts,
 		batch: sumMoney(parts.map((part) => part.batch)).toFixed(2),
 		perPiece: sumMoney(parts.flatMap((part) => part.perPiece ?? [])).toFixed(4),
-		perPack: pack ? sumMoney(parts.flatMap((part) => part.perPack ?? [])).toFixed(2) : null
+		perPack: packPieces === null ? null : sumMoney(parts.flatMap((part) => part.perPack ?? [])).toFixed(2)
 	};
 }

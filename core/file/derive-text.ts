@@ -1,4 +1,5 @@
-import { derive, type Facts } from '../derive.ts';
+import { derive } from '../derive.ts';
+import type { Facts } from '../facts.ts';
 import type { Outcome } from '../problem.ts';
 import { readRecipe } from './read.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dough, recipe } from '../testing/recipe.ts';
+import { recipe } from '../testing/recipe.ts';
 import { deriveText } from './derive-text.ts';
 import { checkRecipe, readRecipe } from './read.ts';
 import { writeRecipe } from './write.ts';
@@ -9,7 +9,7 @@ type Json = Record<string, unknown>;
 /** The plain recipe as a document, changed at a path such as `formula.lines.0.grams`; undefined removes. */
 function document(changes: Record<string, unknown> = {}): Json {
 	const copy = JSON.parse(
-		JSON.stringify(recipe({ batch: { finishedWeights_g: [42], rejects: 1 }, pack: { pieces: 6 } }))
+		writeRecipe(recipe({ batch: { finishedWeights_g: [42], rejects: 1 }, pack: { pieces: 6 } }))
 	) as Json;
 	for (const [path, value] of Object.entries(changes)) {
 		const steps = path.split('.');
@@ -20,6 +20,12 @@ function document(changes: Record<string, unknown> = {}): Json {
 	}
 	return copy;
 }
+const dusting = (consumed_g: number, uptake_g?: number) => ({
+	ingredient: 'flour',
+	use: 'dusting',
+	consumed_g,
+	uptake_g
+});
 const paths = (changes: Record<string, unknown>) => {
 	const outcome = deriveText(JSON.stringify(document(changes)));
 	return outcome.ok ? [] : outcome.problems.map((problem) => problem.path);
@@ -85,9 +91,9 @@ describe('what is refused, and where', () => {
 		[{ 'formula.lines.0.use': 'sprinkle' }, 'formula.lines[0].use'],
 		[{ 'formula.lines.0.consumed_g': 3 }, 'formula.lines[0].consumed_g'],
 		[{ 'formula.lines': [] }, 'formula.lines'],
-		[{ 'formula.lines': [{ ingredient: 'flour', use: 'dusting', consumed_g: 5 }] }, 'formula.lines'],
+		[{ 'formula.lines': [dusting(5)] }, 'formula.lines'],
 		[
-			{ 'formula.lines.2': { ingredient: 'flour', use: 'dusting', consumed_g: 5, uptake_g: 5.1 } },
+			{ 'formula.lines.2': dusting(5, 5.1) },
 			'formula.lines[2].uptake_g'
 		],
 		[{ 'formula.lines.2': { ingredient: 'flour', use: 'dusting', grams: 5 } }, 'formula.lines[2].grams'],
@@ -111,7 +117,7 @@ describe('what is refused, and where', () => {
 	});
 
 	it('dough lines without grams', () => {
-		expect(paths({ 'formula.lines': [dough('flour', 0)] })).toContain('formula.lines');
+		expect(paths({ 'formula.lines': [{ ingredient: 'flour', use: 'dough', grams: 0 }] })).toContain('formula.lines');
 	});
 });
 

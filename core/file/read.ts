@@ -1,10 +1,11 @@
-import { massInput } from '../derive.ts';
 import { uptakeOf_g } from '../formula/surface.ts';
-import { USES, type Line, type Recipe, type SurfaceLine } from '../formula/types.ts';
+import { doughMass_g, USES, type Line, type Recipe } from '../formula/types.ts';
+import { sumOf } from '../measure/round.ts';
 import { massFlow, type MassInput } from '../massflow/massflow.ts';
 import { pieceWater } from '../massflow/water.ts';
 import { evaporatedPerPiece_g, pieceShares } from '../nutrition/shares.ts';
 import type { Outcome, Problem } from '../problem.ts';
+import { lineOf, recipeOfDocument, type FileDocument, type LineDocument } from './document.ts';
 import { schemaProblem } from './messages.ts';
 import { recipeSchema } from './schema.ts';
 
@@ -32,7 +33,7 @@ export function checkRecipe(given: unknown): Outcome<Recipe> {
 		...lineProblems(given),
 		...pieceProblems(given)
 	];
-	if (problems.length === 0) return { ok: true, value: value as Recipe };
+	if (problems.length === 0) return { ok: true, value: recipeOfDocument(value as FileDocument) };
 	return { ok: false, problems: [...problems, ...massProblems(given)] };
 }
 
@@ -106,19 +107,14 @@ function massProblems(given: unknown): Problem[] {
 	const pack = objectAt(given, 'pack');
 	const lines = Array.isArray(formula.lines) ? readableLines(formula.lines) : null;
 	if (lines?.length === 0) return [];
-	const recipe = {
-		formula: { lines: lines ?? [] },
-		piece: { ballWeight_g: reading(piece.ballWeight_g), count: reading(piece.count) },
-		batch: { doughWeight_g: reading(batch.doughWeight_g), rejects: reading(batch.rejects) },
-		pack: { pieces: reading(pack.pieces) }
-	};
 	const input: MassInput = {
-		...(lines ? massInput(recipe as unknown as Recipe) : { doughMass_g: null, uptake_g: null }),
-		doughWeight_g: recipe.batch.doughWeight_g,
-		ballWeight_g: recipe.piece.ballWeight_g,
-		count: recipe.piece.count,
-		rejects: recipe.batch.rejects,
-		packPieces: recipe.pack.pieces,
+		doughMass_g: lines && doughMass_g(lines),
+		uptake_g: lines && sumOf(lines, uptakeOf_g),
+		doughWeight_g: reading(batch.doughWeight_g),
+		ballWeight_g: reading(piece.ballWeight_g),
+		count: reading(piece.count),
+		rejects: reading(batch.rejects),
+		packPieces: reading(pack.pieces),
 		ballWeights_g: readings(batch.ballWeights_g),
 		finishedWeights_g: readings(batch.finishedWeights_g)
 	};
@@ -152,9 +148,9 @@ function readableLines(entries: unknown[]): Line[] | null {
 		if (!isObject(entry) || !(USES as readonly unknown[]).includes(entry.use)) return false;
 		if (entry.use === 'dough') return typeof reading(entry.grams) === 'number';
 		if (typeof reading(entry.consumed_g) !== 'number' || reading(entry.uptake_g) === null) return false;
-		return uptakeOf_g(entry as unknown as SurfaceLine) >= 0;
+		return true;
 	});
-	return readable ? (entries as Line[]) : null;
+	return readable ? (entries as LineDocument[]).map(lineOf) : null;
 }
 
 function rawWater_g(given: unknown, shares: { ingredient: string; mass_g: number }[]): number | null {

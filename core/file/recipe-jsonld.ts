@@ -1,5 +1,5 @@
-import type { Facts } from '../derive.ts';
-import type { Ingredient, Recipe } from '../formula/types.ts';
+import type { Facts } from '../facts.ts';
+import { isDough, type Ingredient, type Recipe } from '../formula/types.ts';
 import { roundTo } from '../measure/round.ts';
 import type { Outcome } from '../problem.ts';
 
@@ -116,19 +116,18 @@ export function writeRecipeJsonLd(recipe: Recipe, facts: Facts, processSteps: re
 			'@context': 'https://schema.org',
 			'@type': 'Recipe',
 			name: recipe.formula.name,
-			recipeYield: `${made.pieces} ${made.pieces === 1 ? recipe.piece.one : recipe.piece.many}`,
+			recipeYield: `${made.pieces} ${made.pieces === 1 ? recipe.product.one : recipe.product.many}`,
 			recipeIngredient: recipe.formula.lines.map((line) => {
 				const name = nameOf.get(line.ingredient)?.name ?? line.ingredient;
-				return line.use === 'dough'
-					? `${roundTo(line.grams, 0.1)} g ${name}`
-					: `${roundTo(line.consumed_g, 0.1)} g ${name}, for ${line.use}`;
+				const weighed = `${roundTo(line.used_g, 0.1)} g ${name}`;
+				return isDough(line) ? weighed : `${weighed}, for ${line.use}`;
 			}),
 			...(processSteps.length > 0
 				? { recipeInstructions: processSteps.map((text) => ({ '@type': 'HowToStep', text })) }
 				: {}),
 			nutrition: {
 				'@type': 'NutritionInformation',
-				servingSize: `1 ${recipe.piece.one}${made.finishedWeight_g === null ? '' : ` (${roundTo(made.finishedWeight_g, 1)} g)`}`,
+				servingSize: `1 ${recipe.product.one}${made.finishedWeight_g === null ? '' : ` (${roundTo(made.finishedWeight_g, 1)} g)`}`,
 				calories: energy.us_kcal === null ? undefined : `${roundTo(energy.us_kcal, 1)} calories`,
 				fatContent: grams(perPiece.fat_g),
 				saturatedFatContent: grams(perPiece.saturates_g),

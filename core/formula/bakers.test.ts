@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dough, factsOf, flour, ingredient, per100g, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
 import { scaleLines } from './scale.ts';
 
 const butter = ingredient('butter', { kind: 'fat', per100g: per100g({ water_g: 16, fat_g: 81 }) });
@@ -66,7 +66,7 @@ describe('baker’s percentages', () => {
 					lines: [
 						dough('flour', 1000),
 						dough('water', 600),
-						{ ingredient: 'flour', use: 'dusting', consumed_g: 60, uptake_g: 30 }
+						surface('flour', 'dusting', 60, 30)
 					]
 				}
 			})
@@ -95,15 +95,15 @@ describe('scaleLines', () => {
 			scaleLines(
 				[
 					dough('flour', 1000),
-					{ ingredient: 'flour', use: 'dusting', consumed_g: 60, uptake_g: 35 },
-					{ ingredient: 'flour', use: 'bowl', consumed_g: 10 }
+					surface('flour', 'dusting', 60, 35),
+					surface('flour', 'bowl', 10)
 				],
 				2.5
 			)
 		).toEqual([
 			dough('flour', 2500),
-			{ ingredient: 'flour', use: 'dusting', consumed_g: 150, uptake_g: 87.5 },
-			{ ingredient: 'flour', use: 'bowl', consumed_g: 25 }
+			surface('flour', 'dusting', 150, 87.5),
+			surface('flour', 'bowl', 25)
 		]);
 	});
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dough, flour, ingredient, water } from '../testing/recipe.ts';
+import { dough, flour, ingredient, surface, water } from '../testing/recipe.ts';
 import {
 	calibratedDensity,
 	discDiameter_cm,
@@ -18,8 +18,8 @@ const lines: Line[] = [
 	dough('flour', 1000),
 	dough('water', 580),
 	dough('salt', 20),
-	{ ingredient: 'flour', use: 'dusting', consumed_g: 50, uptake_g: 20 },
-	{ ingredient: 'ghee', use: 'brushing', consumed_g: 40 }
+	surface('flour', 'dusting', 50, 20),
+	surface('ghee', 'brushing', 40)
 ];
 
 describe('scaling by any quantity', () => {
@@ -57,18 +57,17 @@ describe('scaling by any quantity', () => {
 				(random, k) => {
 					const some: Line[] = random.map(({ id, grams, surface }) =>
 						surface
-							? { ingredient: id, use: 'layering', consumed_g: grams, uptake_g: grams / 2 }
+							? { ingredient: id, use: 'layering', stage: null, used_g: grams, uptake_g: grams / 2 }
 							: dough(id, grams)
 					);
 					const scaled = scaleLines(some, k);
 					some.forEach((line, index) => {
 						const other = scaled[index];
-						if (line.use === 'dough') expect(other).toEqual({ ...line, grams: line.grams * k });
-						else
-							expect(other).toMatchObject({
-								consumed_g: line.consumed_g * k,
-								uptake_g: (line.uptake_g ?? 0) * k
-							});
+						expect(other).toEqual({
+							...line,
+							used_g: line.used_g * k,
+							uptake_g: line.uptake_g === null ? null : line.uptake_g * k
+						});
 					});
 					const [before, after] = [flourShares(some, ingredientOf), flourShares(scaled, ingredientOf)];
 					for (const [key, percent] of Object.entries(before))

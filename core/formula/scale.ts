@@ -1,6 +1,5 @@
 import { roundTo, settled, sumOf } from '../measure/round.ts';
-import { uptakeOf_g } from './surface.ts';
-import type { Ingredient, Line } from './types.ts';
+import { doughMass_g, isDough, type Ingredient, type Line } from './types.ts';
 
 /** What a formula is scaled by: any quantity it holds (computation, section 3). */
 export type ScaleTarget =
@@ -12,9 +11,6 @@ export type ScaleTarget =
 	| { by: 'packs'; packs: number; packPieces: number; ballWeight_g: number; share?: number }
 	/** All of an ingredient that is on hand, wherever the formula uses it. */
 	| { by: 'ingredient'; ingredient: string; grams: number };
-
-/** Grams of a line that are used up. */
-const used_g = (line: Line) => (line.use === 'dough' ? line.grams : line.consumed_g);
 
 const ratio = (wanted: number, held: number) => (held > 0 && wanted > 0 ? wanted / held : null);
 
@@ -35,7 +31,7 @@ export function scaleFactor(
 	ingredientOf: (id: string) => Ingredient,
 	target: ScaleTarget
 ): number | null {
-	const dough_g = sumOf(lines, (line) => (line.use === 'dough' ? line.grams : 0));
+	const dough_g = doughMass_g(lines);
 	switch (target.by) {
 		case 'factor':
 			return target.factor > 0 ? target.factor : null;
@@ -43,7 +39,7 @@ export function scaleFactor(
 			return ratio(
 				target.grams,
 				sumOf(lines, (line) =>
-					line.use === 'dough' && ingredientOf(line.ingredient).kind === 'flour' ? line.grams : 0
+					isDough(line) && ingredientOf(line.ingredient).kind === 'flour' ? line.used_g : 0
 				)
 			);
 		case 'dough':
@@ -55,22 +51,18 @@ export function scaleFactor(
 		case 'ingredient':
 			return ratio(
 				target.grams,
-				sumOf(lines, (line) => (line.ingredient === target.ingredient ? used_g(line) : 0))
+				sumOf(lines, (line) => (line.ingredient === target.ingredient ? line.used_g : 0))
 			);
 	}
 }
 
 /** Every mass of the lines times the same factor, exactly; no percentage changes. */
 export function scaleLines(lines: readonly Line[], factor: number): Line[] {
-	return lines.map((line) =>
-		line.use === 'dough'
-			? { ...line, grams: line.grams * factor }
-			: {
-					...line,
-					consumed_g: line.consumed_g * factor,
-					...(line.uptake_g === undefined ? {} : { uptake_g: uptakeOf_g(line) * factor })
-				}
-	);
+	return lines.map((line) => ({
+		...line,
+		used_g: line.used_g * factor,
+		uptake_g: line.uptake_g === null ? null : line.uptake_g * factor
+	}));
 }
 
 /** A line's grams as a scale can show them, and what that changes. */
@@ -92,7 +84,7 @@ export function onScale_g(exact_g: number, division_g: number): number {
 /** Each line's grams rounded to what the kitchen's scale can show, with the error per line. */
 export function shownOnScale(lines: readonly Line[], division_g: number): ScaledLine[] {
 	return lines.map((line) => {
-		const exact_g = used_g(line);
+		const exact_g = line.used_g;
 		const shown_g = onScale_g(exact_g, division_g);
 		const error_g = settled(shown_g - exact_g);
 		return { exact_g, shown_g, error_g, errorShare: exact_g > 0 ? error_g / exact_g : 0 };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dough, flour, ingredient, per100g, water } from '../testing/recipe.ts';
+import { dough, flour, ingredient, per100g, surface, water } from '../testing/recipe.ts';
 import { FAMILIES, windowFindings, type Family } from './families.ts';
 import { choicesOf, processOf } from './process.ts';
 import { flourShares, isPreferment } from './shares.ts';
@@ -29,8 +29,8 @@ describe('percent of flour', () => {
 		dough('honey', 40, 'Liquid'),
 		dough('water', 380, 'Liquid'),
 		dough('butter', 80, 'Fat'),
-		{ ingredient: 'oil', use: 'layering', consumed_g: 100, uptake_g: 96 },
-		{ ingredient: 'oil', use: 'griddle', consumed_g: 50 }
+		surface('oil', 'layering', 100, 96),
+		surface('oil', 'griddle', 50)
 	]);
 	it.each([
 		['hydration', 60], // 480 / 800

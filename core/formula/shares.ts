@@ -2,7 +2,7 @@ import type { Kind } from '../composition/kinds.ts';
 import { sumOf } from '../measure/round.ts';
 import { bakersFigures } from './bakers.ts';
 import { uptakeOf_g } from './surface.ts';
-import type { DoughLine, Ingredient, Line, SurfaceLine } from './types.ts';
+import { isDough, type Ingredient, type Line } from './types.ts';
 
 /** A formula in percent of its flour; null without flour, or where an ingredient's water is unknown. */
 export interface FlourShares {
@@ -25,19 +25,19 @@ export type ShareKey = keyof FlourShares;
 const PREFERMENT = /sponge|poolish|biga|pre-?ferment|starter|levain|sourdough/i;
 
 /** Whether a stage holds a ferment made ahead of the dough. */
-export function isPreferment(stage: string | null | undefined): boolean {
+export function isPreferment(stage: string | null): boolean {
 	return PREFERMENT.test(stage ?? '');
 }
 
 /** Percentages of the flour that a formula is judged by (computation, section 3). Dough lines only, but for the layers. */
 export function flourShares(lines: readonly Line[], ingredientOf: (id: string) => Ingredient): FlourShares {
-	const dough = lines.filter((line): line is DoughLine => line.use === 'dough');
-	const layers = lines.filter((line): line is SurfaceLine => line.use === 'layering');
+	const dough = lines.filter(isDough);
+	const layers = lines.filter((line) => line.use === 'layering');
 	const figures = bakersFigures(dough, ingredientOf);
 	const { flour_g } = figures;
 	const percent = (grams: number) => (flour_g > 0 ? (grams / flour_g) * 100 : null);
 	const ofKind = (kind: Kind) =>
-		percent(sumOf(dough, (line) => (ingredientOf(line.ingredient).kind === kind ? line.grams : 0)));
+		percent(sumOf(dough, (line) => (ingredientOf(line.ingredient).kind === kind ? line.used_g : 0)));
 	return {
 		hydration: figures.hydration,
 		effectiveHydration: figures.effectiveHydration,
@@ -51,7 +51,7 @@ export function flourShares(lines: readonly Line[], ingredientOf: (id: string) =
 		yeast: ofKind('yeast'),
 		prefermented: percent(
 			sumOf(dough, (line) =>
-				ingredientOf(line.ingredient).kind === 'flour' && isPreferment(line.stage) ? line.grams : 0
+				ingredientOf(line.ingredient).kind === 'flour' && isPreferment(line.stage) ? line.used_g : 0
 			)
 		)
 	};

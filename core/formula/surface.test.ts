@@ -2,12 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { uptakeIsAssumed, uptakeOf_g } from './surface.ts';
 import type { SurfaceUse } from './types.ts';
 
-const line = (use: SurfaceUse, more: { uptake_g?: number } = {}) => ({
-	ingredient: 'flour',
-	use,
-	consumed_g: 40,
-	...more
-});
+const line = (use: SurfaceUse, uptake_g: number | null = null) => ({ use, used_g: 40, uptake_g });
 
 describe('what stays of surface material', () => {
 	it.each([
@@ -24,8 +19,8 @@ describe('what stays of surface material', () => {
 	});
 
 	it('is what was weighed, nothing too', () => {
-		expect(uptakeOf_g(line('dusting', { uptake_g: 31 }))).toBe(31);
-		expect(uptakeOf_g(line('layering', { uptake_g: 0 }))).toBe(0);
-		expect(uptakeIsAssumed(line('dusting', { uptake_g: 0 }))).toBe(false);
+		expect(uptakeOf_g(line('dusting', 31))).toBe(31);
+		expect(uptakeOf_g(line('layering', 0))).toBe(0);
+		expect(uptakeIsAssumed(line('dusting', 0))).toBe(false);
 	});
 });

@@ -1,4 +1,4 @@
-import type { SurfaceLine, SurfaceUse } from './types.ts';
+import type { Line, SurfaceUse } from './types.ts';
 
 /** Share of what was used up that stays on the pieces while nobody has weighed it (section 3). */
 const DEFAULT_UPTAKE: Record<SurfaceUse, number> = {
@@ -10,12 +10,16 @@ const DEFAULT_UPTAKE: Record<SurfaceUse, number> = {
 	griddle: 0.5
 };
 
-/** Grams of the line that end up on or in the pieces of the whole batch: weighed, or the default share. */
-export function uptakeOf_g(line: SurfaceLine): number {
-	return line.uptake_g ?? line.consumed_g * DEFAULT_UPTAKE[line.use];
+/**
+ * Grams of a surface material that end up on or in the pieces of the whole batch: weighed, or the default
+ * share of its use. None of a dough line, whose grams are in the balls.
+ */
+export function uptakeOf_g(line: Pick<Line, 'use' | 'used_g' | 'uptake_g'>): number {
+	if (line.use === 'dough') return 0;
+	return line.uptake_g ?? line.used_g * DEFAULT_UPTAKE[line.use];
 }
 
 /** Whether the uptake rests on a default that is only a guess until it is weighed. */
-export function uptakeIsAssumed(line: SurfaceLine): boolean {
-	return line.uptake_g === undefined && DEFAULT_UPTAKE[line.use] < 1;
+export function uptakeIsAssumed(line: Pick<Line, 'use' | 'uptake_g'>): boolean {
+	return line.use !== 'dough' && line.uptake_g === null && DEFAULT_UPTAKE[line.use] < 1;
 }

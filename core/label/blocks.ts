@@ -1,13 +1,11 @@
-import { nutrientWord, type Nutrient } from '../composition/nutrients.ts';
-import type { Facts } from '../derive.ts';
+import { nutrientWord } from '../composition/nutrients.ts';
+import type { Facts } from '../facts.ts';
 import type { Ingredient, Recipe } from '../formula/types.ts';
 import type { ContactStanding } from '../allergens/contact.ts';
 import { allergenName } from '../allergens/contact-words.ts';
 import { unprintable } from '../drawing/text.ts';
-import { PANEL_LINES, panelNutrient } from '../rules/us/panel.ts';
+import { rulesOf } from '../rules/index.ts';
 import { profileSentence, type LocalProfile } from '../profile/profile.ts';
-import { panelContent } from '../rules/us/format/content.ts';
-import { allowedFormats, SMALL_PACK_CM2 } from '../rules/us/format/index.ts';
 import { gtinProblem } from './barcode.ts';
 import { leavesPanelOut, type LabelDesign } from './content.ts';
 import { lostAllergenWords } from './wording.ts';
@@ -22,12 +20,6 @@ export interface Block {
 }
 
 const MM2_PER_CM2 = 100;
-
-/** Nutrients a label prints. */
-const PRINTED: Record<'us' | 'eu', readonly Nutrient[]> = {
-	us: PANEL_LINES.map(panelNutrient),
-	eu: ['fat_g', 'saturates_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'sodium_mg']
-};
 
 /** What cross-contact leaves to be decided before a label may be approved. */
 export function contactBlocks(contact: Pick<ContactStanding, 'open'> & { unconfirmed: string[] }): Block[] {
@@ -49,7 +41,7 @@ export function labelBlocks(
 	design: LabelDesign,
 	profile: LocalProfile | null
 ): Block[] {
-	const { rules } = recipe;
+	const rules = rulesOf(recipe.rules);
 	const byId = new Map(recipe.ingredients.map((ingredient) => [ingredient.id, ingredient]));
 	const nameOf = (id: string) => byId.get(id)?.name ?? id;
 	const blocks: Block[] = [];
@@ -58,7 +50,7 @@ export function labelBlocks(
 
 	for (const id of facts.allergens.unconfirmed)
 		block(`nobody has confirmed the allergens of ${nameOf(id)}`, { ingredient: id });
-	const printed = leavesPanelOut(design, profile) ? [] : PRINTED[rules];
+	const printed = leavesPanelOut(design, profile) ? [] : rules.printed;
 	for (const { nutrient, ingredients } of facts.incomplete) {
 		if (!printed.includes(nutrient)) continue;
 		for (const id of ingredients)
@@ -75,7 +67,7 @@ export function labelBlocks(
 		block('a best-before day rests on your own shelf-life test: say when it was made and what it found', {
 			field: 'shelfLifeTest'
 		});
-	if (rules === 'eu' && design.bestBeforeDays === null)
+	if (rules.asksDate && design.bestBeforeDays === null)
 		block('a date of minimum durability is asked for: give the days your shelf-life test bears out', {
 			field: 'bestBeforeDays'
 		});
@@ -116,33 +108,26 @@ function profileBlocks(design: LabelDesign, profile: LocalProfile | null): Block
 	return blocks;
 }
 
-/** A small panel format on a pack that has room for the standard one (21 CFR 101.9(j)(13)), a bad barcode number. */
+/** A panel format the pack may not have, a bad barcode number. */
 function formatBlocks(
-	{ rules, piece }: Recipe,
+	recipe: Recipe,
 	facts: Facts,
 	design: LabelDesign,
 	profile: LocalProfile | null
 ): Block[] {
 	const blocks: Block[] = [];
-	const panel = rules === 'us' && !leavesPanelOut(design, profile) ? panelContent(facts, piece.one) : null;
 	const room_cm2 = Math.max(
 		design.packArea_cm2 ?? 0,
 		(design.size.width_mm * design.size.height_mm) / MM2_PER_CM2
 	);
-	if (panel && !allowedFormats(room_cm2, panel).includes(design.format))
-		blocks.push({
-			message: panel.second
-				? `the ${design.format} panel cannot carry the second column that is asked for: take the vertical one`
-				: `the ${design.format} panel is for packs with less than ${Math.floor(SMALL_PACK_CM2)} cm² to label, and this one has ${Math.round(room_cm2)} cm²`,
-			ingredient: null,
-			field: 'format'
-		});
-	else if (panel && design.format !== 'vertical' && design.packArea_cm2 === null)
-		blocks.push({
-			message: `the ${design.format} panel is for small packs: say how much of the pack a label could take up`,
-			ingredient: null,
-			field: 'packArea_cm2'
-		});
+	const rules = rulesOf(recipe.rules);
+	const problem = leavesPanelOut(design, profile)
+		? null
+		: rules.formatProblem(rules.nutritionContent(facts, recipe.product.one), design.format, {
+				room_cm2,
+				isMeasured: design.packArea_cm2 !== null
+			});
+	if (problem) blocks.push({ ...problem, ingredient: null });
 	const barcode = design.barcode === '' ? null : gtinProblem(design.barcode);
 	if (barcode) blocks.push({ message: barcode, ingredient: null, field: 'barcode' });
 	return blocks;

@@ -1,10 +1,10 @@
 import { allergenName } from '../allergens/contact-words.ts';
-import type { Facts } from '../derive.ts';
+import type { Facts } from '../facts.ts';
 import type { RulesName } from '../formula/types.ts';
-import { netQuantityText } from '../netquantity/text.ts';
 import type { TableContent } from '../rules/eu/format.ts';
+import { rulesOf } from '../rules/index.ts';
 import { mayContainText } from '../rules/may-contain.ts';
-import { panelContent, type PanelContent } from '../rules/us/format/content.ts';
+import type { PanelContent } from '../rules/us/format/content.ts';
 import type { UsFormat } from '../rules/us/format/index.ts';
 import { profileSentence, type LocalProfile } from '../profile/profile.ts';
 import type { Barcode } from './barcode.ts';
@@ -87,16 +87,17 @@ export function leavesPanelOut(
 
 /** The label of a design with its derived facts. */
 export function labelContent(
-	rules: RulesName,
+	rulesName: RulesName,
 	facts: Facts,
 	pieceOne: string,
 	design: LabelDesign,
 	{ mayContain, profile, bars }: LabelContext
 ): LabelContent {
 	const { name, storage, finishing, maker, address, bestBeforeDays, price, size, format } = design;
+	const rules = rulesOf(rulesName);
 	const leftOut = leavesPanelOut(design, profile);
 	return {
-		rules,
+		rules: rulesName,
 		name,
 		storage,
 		finishing,
@@ -111,20 +112,13 @@ export function labelContent(
 			.join(' '),
 		localLeast_pt: profile?.sentenceLeast_pt ?? null,
 		barcode: bars ? { digits: design.barcode, bars: [...bars] } : null,
-		netQuantity: design.declared_g === null ? null : netQuantityText(rules, design.declared_g),
+		netQuantity: design.declared_g === null ? null : rules.netQuantityText(design.declared_g),
 		statement: facts.statement,
 		declaration: facts.allergens.text,
 		mayContain: mayContainText(
 			rules,
 			mayContain.filter((tag) => !facts.allergens.contains.includes(allergenName(tag)))
 		),
-		panel: leftOut ? null : panelContent(facts, pieceOne),
-		table:
-			!leftOut && facts.table && facts.yield.finishedWeight_g !== null
-				? {
-						table: facts.table,
-						pieceHeading: `per ${pieceOne} (${Math.round(facts.yield.finishedWeight_g)} g)`
-					}
-				: null
+		...(leftOut ? { panel: null, table: null } : rules.nutritionContent(facts, pieceOne))
 	};
 }

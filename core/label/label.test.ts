@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { X_HEIGHT } from '../drawing/arimo.ts';
 import { PT_PER_MM } from '../drawing/shapes.ts';
+import { emphasisRuns } from '../drawing/emphasis.ts';
 import { textWidth_pt } from '../drawing/text.ts';
 import type { Ingredient } from '../formula/types.ts';
 import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
 import { dough, factsOf, flour, ingredient, water } from '../testing/recipe.ts';
 import { compareLabels } from './compare.ts';
-import { emphasisRuns, layoutLabel } from './layout.ts';
-import { leastNetSize_pt, leastTextSize_pt } from './sizes.ts';
+import { rulesOf } from '../rules/index.ts';
+import { layoutLabel } from './layout.ts';
 import { lostAllergenWords, worded } from './wording.ts';
 
 describe('rewording an ingredient', () => {
@@ -27,7 +28,7 @@ describe('rewording an ingredient', () => {
 	});
 
 	it('takes another word for the same allergen, and the species of a nut', () => {
-		const durum: Ingredient = { ...flour, label: { us: 'wheat flour' } };
+		const durum: Ingredient = { ...flour, label: { us: 'wheat flour', eu: null } };
 		expect(lostAllergenWords(durum, 'us', 'durum flour')).toEqual([]);
 		const almond = ingredient('a', { label: { us: 'ground almonds' }, allergens: ['treenut:almond'] });
 		expect(lostAllergenWords(almond, 'us', 'almond meal')).toEqual([]);
@@ -35,8 +36,8 @@ describe('rewording an ingredient', () => {
 	});
 
 	it('loses nothing that the shelf did not say, or that the parts still say', () => {
-		expect(lostAllergenWords({ ...butter, label: { us: 'ghee' } }, 'us', 'clarified fat')).toEqual([]);
-		expect(lostAllergenWords({ ...butter, parts: [{ name: 'milk fat' }] }, 'us', 'clarified fat')).toEqual(
+		expect(lostAllergenWords({ ...butter, label: { us: 'ghee', eu: null } }, 'us', 'clarified fat')).toEqual([]);
+		expect(lostAllergenWords({ ...butter, parts: [{ name: 'milk fat', parts: [] }] }, 'us', 'clarified fat')).toEqual(
 			[]
 		);
 	});
@@ -105,9 +106,9 @@ describe('what keeps a label from being approved', () => {
 describe('least sizes', () => {
 	it('US: a small o of 1/16 inch; EU: 1.2 mm, 0.9 mm under 80 cm²', () => {
 		const xHeight_mm = (size_pt: number) => (size_pt * X_HEIGHT) / PT_PER_MM;
-		expect(xHeight_mm(leastTextSize_pt('us', 129))).toBeCloseTo(1.5875, 10);
-		expect(xHeight_mm(leastTextSize_pt('eu', 80))).toBeCloseTo(1.2, 10);
-		expect(xHeight_mm(leastTextSize_pt('eu', 79.9))).toBeCloseTo(0.9, 10);
+		expect(xHeight_mm(rulesOf('us').leastTextSize_pt(129))).toBeCloseTo(1.5875, 10);
+		expect(xHeight_mm(rulesOf('eu').leastTextSize_pt(80))).toBeCloseTo(1.2, 10);
+		expect(xHeight_mm(rulesOf('eu').leastTextSize_pt(79.9))).toBeCloseTo(0.9, 10);
 	});
 
 	it.each([
@@ -122,7 +123,7 @@ describe('least sizes', () => {
 		['eu', 100, 330, 4],
 		['eu', 100, 1001, 6]
 	] as const)('net quantity, %s, %d cm², %d g: figures %d mm high', (rules, area, grams, height_mm) => {
-		const cap_mm = (leastNetSize_pt(rules, area, grams) * (1409 / 2048)) / PT_PER_MM;
+		const cap_mm = (rulesOf(rules).leastNetSize_pt(area, grams) * (1409 / 2048)) / PT_PER_MM;
 		expect(cap_mm).toBeCloseTo(height_mm, 10);
 	});
 });

@@ -1,11 +1,12 @@
 import { bold, LEADING, Pen, plain } from '../drawing/pen.ts';
 import { PT_PER_MM, type Drawing, type Run, type Shape } from '../drawing/shapes.ts';
 import { runsWidth_pt } from '../drawing/text.ts';
+import { emphasisRuns } from '../drawing/emphasis.ts';
 import { drawEuTable } from '../rules/eu/format.ts';
+import { rulesOf } from '../rules/index.ts';
 import { drawUsPanel } from '../rules/us/format/index.ts';
 import { drawBarcode } from './barcode.ts';
 import type { LabelContent } from './content.ts';
-import { leastNetSize_pt, leastTextSize_pt } from './sizes.ts';
 
 /** What a batch adds to a label. */
 export interface BatchMarks {
@@ -35,7 +36,8 @@ const upward = (size_pt: number): number => Math.ceil(size_pt * 10) / 10;
  * panel below; the net quantity at the foot. `declared_g` sets the least size of the net quantity.
  */
 export function layoutLabel(content: LabelContent, declared_g: number, marks: BatchMarks): LaidOut {
-	const { size, rules } = content;
+	const { size } = content;
+	const rules = rulesOf(content.rules);
 	const [width_pt, height_pt] = [size.width_mm * PT_PER_MM, size.height_mm * PT_PER_MM];
 	const label_cm2 = (size.width_mm * size.height_mm) / 100;
 	const inner_pt = width_pt - 2 * MARGIN_PT;
@@ -46,7 +48,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const problems: string[] = [];
 
 	pen.paragraph(NAME_PT, [bold(content.name)]);
-	const text_pt = upward(leastTextSize_pt(rules, label_cm2));
+	const text_pt = upward(rules.leastTextSize_pt(label_cm2));
 	const say = (runs: Run[], size_pt = text_pt) => {
 		if (runs.every((run) => run.text.trim() === '')) return;
 		pen.y_pt += BETWEEN_PT;
@@ -54,7 +56,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	};
 	if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
 	if (content.declaration) say([bold(content.declaration)]);
-	if (content.mayContain) say(rules === 'us' ? [bold(content.mayContain)] : emphasisRuns(content.mayContain));
+	if (content.mayContain) say(rules.mayContainRuns(content.mayContain));
 	say([plain(content.storage)]);
 	say([plain(content.finishing)]);
 	say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0));
@@ -71,7 +73,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	}
 	const words_pt = pen.y_pt;
 
-	const netSize_pt = upward(leastNetSize_pt(rules, label_cm2, declared_g));
+	const netSize_pt = upward(rules.leastNetSize_pt(label_cm2, declared_g));
 	const foot: Run[] = [bold(content.netQuantity ?? '')];
 	const price: Run[] = [bold(content.price)];
 	const footTop_pt = height_pt - MARGIN_PT - netSize_pt * LEADING;
@@ -124,12 +126,4 @@ function moved(shape: Shape, x_pt: number, y_pt: number): Shape {
 	return shape.kind === 'bar'
 		? { ...shape, x_pt: shape.x_pt + x_pt, y_pt: shape.y_pt + y_pt }
 		: { ...shape, x_pt: shape.x_pt + x_pt, baseline_pt: shape.baseline_pt + y_pt };
-}
-
-/** Text with `**` around what is emphasised, as runs. */
-export function emphasisRuns(text: string): Run[] {
-	return text
-		.split('**')
-		.map((part, index) => (index % 2 === 1 ? bold(part) : plain(part)))
-		.filter((run) => run.text !== '');
 }

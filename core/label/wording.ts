@@ -1,7 +1,7 @@
 import { readTag } from '../allergens/tags.ts';
 import type { Ingredient, Recipe, RulesName } from '../formula/types.ts';
 import { ALLERGEN_WORDS } from '../rules/eu/allergens.ts';
-import { entryText, labelName } from '../statement/entries.ts';
+import { labelName, partText } from '../formula/naming.ts';
 
 /** What the maker calls an ingredient on this label, by its id; the shelf's label name where nothing is said. */
 export type Wording = Record<string, string>;
@@ -22,7 +22,7 @@ export function worded(recipe: Recipe, wording: Wording): Recipe {
  * the new wording: such a wording is refused. Parts of a compound still print, so their words count.
  */
 export function lostAllergenWords(ingredient: Ingredient, rules: RulesName, wording: string): string[] {
-	const text = (name: string) => entryText({ name, parts: ingredient.parts ?? [] });
+	const text = (name: string) => partText({ name, parts: ingredient.parts });
 	const [before, after] = [text(labelName(ingredient, rules)), text(wording)];
 	return (ingredient.allergens ?? []).flatMap((allergen) => {
 		const tag = readTag(allergen);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dough, factsOf, flour, problemsOf, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, problemsOf, recipe, surface, water } from '../testing/recipe.ts';
 import { yieldsOf } from './yields.ts';
 
 const codes = (given: Parameters<typeof factsOf>[0]) => factsOf(given).notices.map((notice) => notice.code);
@@ -97,7 +97,7 @@ describe('cook loss and water', () => {
 					lines: [
 						dough('flour', 1000),
 						dough('water', 600),
-						{ ingredient: 'flour', use: 'dusting', consumed_g: 60, uptake_g: 32 }
+						surface('flour', 'dusting', 60, 32)
 					]
 				}
 			})

@@ -1,5 +1,6 @@
 import type { MixGap } from '../formula/types.ts';
 import { mean, settled } from '../measure/round.ts';
+import { ballsFrom, packsFrom } from './balls.ts';
 import type { Notice, Problem } from '../problem.ts';
 
 /**
@@ -112,7 +113,7 @@ export function massFlow(input: MassInput): { flow: MassFlow | null; problems: P
 			finishedWeight_g: finished,
 			cookLoss: finished === null ? null : 1 - finished / (ball + uptakePerPiece_g),
 			sellable,
-			packs: packPieces === undefined ? null : Math.floor(sellable / packPieces),
+			packs: packPieces === undefined ? null : packsFrom(sellable, packPieces),
 			loose: packPieces === undefined ? null : sellable % packPieces,
 			overallYield: finished === null ? null : (sellable * finished) / wentIn_g
 		}
@@ -127,7 +128,7 @@ function pieceCount(
 ): number | null {
 	if (count !== undefined) return count;
 	if (dough === null || ball === null || ball === undefined) return null;
-	return Math.floor(settled(dough / ball));
+	return ballsFrom(dough, ball);
 }
 
 /** Widest usual gap of a residue: 2 % of what went in or 15 g, whichever is more (section 13). */

@@ -1,8 +1,6 @@
-import type { RulesName } from '../formula/types.ts';
 import { mean, settled } from '../measure/round.ts';
 import { standardDeviation } from '../measure/spread.ts';
-import { euTolerableError_g, usAllowedShort_g } from './allowed.ts';
-import { studentT } from './student.ts';
+import type { PackRule } from '../rules/ruleset.ts';
 
 /** A sample of packs held against what they declare. */
 export interface PackCheck {
@@ -17,7 +15,7 @@ export interface PackCheck {
 	allowedShort_g: number | null;
 	/** Indices of packs short by more than that. */
 	tooShort: number[];
-	/** EU/UK: indices of packs short by more than twice that. */
+	/** Indices of packs short by more than no pack may be; empty where no such limit is set. */
 	farTooShort: number[];
 	/** How many packs may be too short in a sample of this size. */
 	mayBeTooShort: number;
@@ -29,48 +27,28 @@ export interface PackCheck {
 	passesOwn: boolean | null;
 }
 
-/** Packs an inspector takes from a lot (NIST Handbook 133, category A). */
-export function usSampleSize(lotPacks: number): number {
-	if (lotPacks <= 11) return lotPacks;
-	if (lotPacks <= 250) return 12;
-	return lotPacks <= 3200 ? 24 : 48;
-}
-
-/** The only sample in which one pack may be short by more than is allowed. */
-const US_LARGEST_SAMPLE = 48;
-const US_CONFIDENCE = 0.975;
-/** Share of packs that may be short by more than the tolerable error. */
-const EU_MAY_BE_SHORT = 0.025;
-
 /**
- * Holds net weights of a sample of packs against the declared grams: in the United States by NIST
- * Handbook 133, in the EU and UK by the average system (computation, section 12). Null of no packs.
+ * Holds net weights of a sample of packs against the declared grams by a rule set's test (computation,
+ * section 12). Null of no packs.
  */
-export function checkPacks(
-	rules: RulesName,
-	declared_g: number,
-	packs_g: readonly number[]
-): PackCheck | null {
+export function checkPacks(rule: PackRule, declared_g: number, packs_g: readonly number[]): PackCheck | null {
 	const errors_g = packs_g.map((pack_g) => pack_g - declared_g);
 	const meanError_g = mean(errors_g);
 	if (meanError_g === null) return null;
 	const spread_g = standardDeviation(errors_g);
-	const allowedShort_g = rules === 'us' ? usAllowedShort_g(declared_g) : euTolerableError_g(declared_g);
-	const sampleLimit_g = rules === 'us' ? usSampleLimit_g(spread_g, errors_g.length) : 0;
-	const mayBeTooShort =
-		rules === 'eu'
-			? Math.floor(settled(EU_MAY_BE_SHORT * errors_g.length))
-			: errors_g.length === US_LARGEST_SAMPLE
-				? 1
-				: 0;
-	const shorterThan = (limit_g: number | null) =>
+	const allowedShort_g = rule.allowedShort_g(declared_g);
+	const sampleLimit_g = rule.sampleLimit_g(spread_g, errors_g.length);
+	const mayBeTooShort = rule.mayBeTooShort(errors_g.length);
+	const shorterThan = (times: number | null) =>
 		errors_g.flatMap((error_g, index) =>
-			limit_g !== null && settled(-error_g) > settled(limit_g) ? [index] : []
+			times !== null && allowedShort_g !== null && settled(-error_g) > settled(times * allowedShort_g)
+				? [index]
+				: []
 		);
-	const tooShort = shorterThan(allowedShort_g);
-	const farTooShort = rules === 'eu' ? shorterThan(allowedShort_g === null ? null : 2 * allowedShort_g) : [];
+	const tooShort = shorterThan(1);
+	const farTooShort = shorterThan(rule.neverTimes);
 	const packsHold = tooShort.length <= mayBeTooShort && farTooShort.length === 0;
-	const meanHolds = settled(meanError_g + sampleLimit_g) >= 0;
+	const meanHolds = !rule.testsMean(errors_g.length) || settled(meanError_g + sampleLimit_g) >= 0;
 	const decided = (verdict: boolean) => (allowedShort_g === null ? null : verdict);
 	return {
 		errors_g,
@@ -86,9 +64,4 @@ export function checkPacks(
 		passes: decided(meanHolds && packsHold),
 		passesOwn: decided(settled(meanError_g) >= 0 && packsHold)
 	};
-}
-
-/** t(0.975, N − 1) · s / √N, the inspector's allowance for having weighed only a sample. */
-function usSampleLimit_g(spread_g: number | null, packs: number): number {
-	return spread_g === null ? 0 : (studentT(US_CONFIDENCE, packs - 1) * spread_g) / Math.sqrt(packs);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { euTolerableError_g, usAllowedShort_g } from './allowed.ts';
-import { checkPacks, usSampleSize } from './check.ts';
+import { rulesOf } from '../rules/index.ts';
+import { checkPacks } from './check.ts';
 import {
 	giveawayPer100Packs,
 	expectedPack,
@@ -8,9 +8,9 @@ import {
 	recommendFromPacks,
 	recommendFromPieces
 } from './recommend.ts';
-import { studentT } from './student.ts';
-import { netQuantityText } from './text.ts';
+import { studentT } from '../measure/student.ts';
 
+const [us, eu] = [rulesOf('us'), rulesOf('eu')];
 const repeated = (value: number, times: number): number[] => Array<number>(times).fill(value);
 
 describe('Student’s t', () => {
@@ -47,7 +47,7 @@ describe('how far one pack may be short', () => {
 		[1450, 42.6],
 		[1451, null]
 	])('US: %d g declared, %s g', (declared_g, short_g) => {
-		const found = usAllowedShort_g(declared_g);
+		const found = us.packs.allowedShort_g(declared_g);
 		if (short_g === null) expect(found).toBeNull();
 		else expect(found).toBeCloseTo(short_g, 10);
 	});
@@ -69,7 +69,7 @@ describe('how far one pack may be short', () => {
 		[10_000, 150],
 		[10_001, null]
 	])('EU: %d g nominal, %s g', (nominal_g, error_g) => {
-		const found = euTolerableError_g(nominal_g);
+		const found = eu.packs.allowedShort_g(nominal_g);
 		if (error_g === null) expect(found).toBeNull();
 		else expect(found).toBeCloseTo(error_g, 10);
 	});
@@ -85,14 +85,14 @@ describe('the sample an inspector takes', () => {
 		[3200, 24],
 		[3201, 48]
 	])('of a lot of %d packs is %d', (lot, sample) => {
-		expect(usSampleSize(lot)).toBe(sample);
+		expect(us.packs.sampleSize(lot)).toBe(sample);
 	});
 });
 
 describe('the sample check in the United States', () => {
 	it('grants t·s/√N: a mean a little short passes the inspector but not the maker', () => {
 		// Errors −2, −1, 0, 1 of 300 g: mean −0.5; s = √(5/3) = 1.29099; 3.18245 · 1.29099 / 2 = 2.05426
-		const check = checkPacks('us', 300, [298, 299, 300, 301]);
+		const check = checkPacks(us.packs, 300, [298, 299, 300, 301]);
 		expect(check).toMatchObject({ meanError_g: -0.5, passes: true, passesOwn: false, tooShort: [] });
 		expect(check?.spread_g).toBeCloseTo(Math.sqrt(5 / 3), 10);
 		expect(check?.sampleLimit_g).toBeCloseTo(2.05426, 4);
@@ -100,7 +100,7 @@ describe('the sample check in the United States', () => {
 
 	it('fails where the mean is short by more than that', () => {
 		// The same spread around −2.5: −2.5 + 2.05 < 0
-		expect(checkPacks('us', 300, [296, 297, 298, 299])).toMatchObject({
+		expect(checkPacks(us.packs, 300, [296, 297, 298, 299])).toMatchObject({
 			meanError_g: -2.5,
 			meanHolds: false,
 			packsHold: true,
@@ -109,14 +109,14 @@ describe('the sample check in the United States', () => {
 	});
 
 	it('has no spread to grant for one pack', () => {
-		expect(checkPacks('us', 300, [300])).toMatchObject({ spread_g: null, sampleLimit_g: 0, passes: true });
-		expect(checkPacks('us', 300, [299.9])).toMatchObject({ passes: false });
+		expect(checkPacks(us.packs, 300, [300])).toMatchObject({ spread_g: null, sampleLimit_g: 0, passes: true });
+		expect(checkPacks(us.packs, 300, [299.9])).toMatchObject({ passes: false });
 	});
 
 	it('no pack may be short by more than is allowed, exactly that much may', () => {
 		// 300 g: 14.5 g
-		expect(checkPacks('us', 300, [285.5, 320, 320])).toMatchObject({ tooShort: [], passes: true });
-		expect(checkPacks('us', 300, [285.4, 320, 320])).toMatchObject({
+		expect(checkPacks(us.packs, 300, [285.5, 320, 320])).toMatchObject({ tooShort: [], passes: true });
+		expect(checkPacks(us.packs, 300, [285.4, 320, 320])).toMatchObject({
 			tooShort: [0],
 			meanHolds: true,
 			packsHold: false,
@@ -126,42 +126,42 @@ describe('the sample check in the United States', () => {
 	});
 
 	it('one such pack is allowed of 48, not of 47, and never two', () => {
-		expect(checkPacks('us', 300, [285, ...repeated(301, 47)])).toMatchObject({ passes: true });
-		expect(checkPacks('us', 300, [285, ...repeated(301, 46)])).toMatchObject({ passes: false });
-		expect(checkPacks('us', 300, [285, 285, ...repeated(301, 46)])).toMatchObject({ passes: false });
+		expect(checkPacks(us.packs, 300, [285, ...repeated(301, 47)])).toMatchObject({ passes: true });
+		expect(checkPacks(us.packs, 300, [285, ...repeated(301, 46)])).toMatchObject({ passes: false });
+		expect(checkPacks(us.packs, 300, [285, 285, ...repeated(301, 46)])).toMatchObject({ passes: false });
 	});
 
 	it('gives no verdict where the table does not reach, and nothing of no packs', () => {
-		expect(checkPacks('us', 2000, [2000, 2001])).toMatchObject({ allowedShort_g: null, passes: null });
-		expect(checkPacks('us', 300, [])).toBeNull();
+		expect(checkPacks(us.packs, 2000, [2000, 2001])).toMatchObject({ allowedShort_g: null, passes: null });
+		expect(checkPacks(us.packs, 300, [])).toBeNull();
 	});
 });
 
 describe('the average system of the EU and UK', () => {
 	it('grants nothing to the mean', () => {
-		expect(checkPacks('eu', 300, [299, 300, 301])).toMatchObject({ sampleLimit_g: 0, passes: true });
-		expect(checkPacks('eu', 300, [298, 299, 301])).toMatchObject({ meanHolds: false, passes: false });
+		expect(checkPacks(eu.packs, 300, [299, 300, 301])).toMatchObject({ sampleLimit_g: 0, passes: true });
+		expect(checkPacks(eu.packs, 300, [298, 299, 301])).toMatchObject({ meanHolds: false, passes: false });
 	});
 
 	it('1 of 40 packs may be short by more than the error, 1 of 39 not', () => {
 		// 300 g: 9 g, so 290 g is short by more
-		expect(checkPacks('eu', 300, [290, ...repeated(301, 39)])).toMatchObject({
+		expect(checkPacks(eu.packs, 300, [290, ...repeated(301, 39)])).toMatchObject({
 			tooShort: [0],
 			mayBeTooShort: 1,
 			passes: true
 		});
-		expect(checkPacks('eu', 300, [290, ...repeated(301, 38)])).toMatchObject({
+		expect(checkPacks(eu.packs, 300, [290, ...repeated(301, 38)])).toMatchObject({
 			mayBeTooShort: 0,
 			passes: false
 		});
 	});
 
 	it('none may be short by more than twice the error', () => {
-		expect(checkPacks('eu', 300, [282, ...repeated(301, 39)])).toMatchObject({
+		expect(checkPacks(eu.packs, 300, [282, ...repeated(301, 39)])).toMatchObject({
 			farTooShort: [],
 			passes: true
 		});
-		expect(checkPacks('eu', 300, [281.9, ...repeated(301, 39)])).toMatchObject({
+		expect(checkPacks(eu.packs, 300, [281.9, ...repeated(301, 39)])).toMatchObject({
 			farTooShort: [0],
 			passes: false
 		});
@@ -249,11 +249,11 @@ describe('the net quantity as it prints', () => {
 		[500, 'NET WT 17.6 OZ (1 LB 1.6 OZ) 500 g'],
 		[910, 'NET WT 32 OZ (2 LB) 910 g'] // 32.09
 	])('US: %d g is %s', (declared_g, text) => {
-		expect(netQuantityText('us', declared_g)).toBe(text);
+		expect(us.netQuantityText(declared_g)).toBe(text);
 	});
 
 	it('is metric alone in the EU and UK', () => {
-		expect(netQuantityText('eu', 349)).toBe('349 g');
-		expect(netQuantityText('eu', 1250)).toBe('1.25 kg');
+		expect(eu.netQuantityText(349)).toBe('349 g');
+		expect(eu.netQuantityText(1250)).toBe('1.25 kg');
 	});
 });

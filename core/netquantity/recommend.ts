@@ -1,7 +1,7 @@
 import { Decimal } from 'decimal.js';
 import { mean, settled } from '../measure/round.ts';
 import { standardDeviation } from '../measure/spread.ts';
-import { studentT } from './student.ts';
+import { studentT } from '../measure/student.ts';
 
 const CONFIDENCE = 0.95;
 

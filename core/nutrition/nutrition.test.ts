@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dough, factsOf, flour, ingredient, per100g, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
 import { energyNotices, factorEnergy } from './energy.ts';
 
 const ghee = ingredient('ghee', {
@@ -19,7 +19,7 @@ describe('nutrients of a piece', () => {
 					lines: [
 						dough('flour', 1000),
 						dough('water', 600),
-						{ ingredient: 'ghee', use: 'brushing', consumed_g: 64 }
+						surface('ghee', 'brushing', 64)
 					]
 				}
 			})
@@ -44,7 +44,7 @@ describe('nutrients of a piece', () => {
 				ingredients: [flour, water, ghee],
 				formula: {
 					name: 'x',
-					lines: [dough('flour', 1000), dough('water', 600), { ingredient: 'ghee', use, consumed_g: 40 }]
+					lines: [dough('flour', 1000), dough('water', 600), surface('ghee', use, 40)]
 				}
 			})
 		);

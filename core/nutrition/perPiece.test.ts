@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { NUTRIENTS } from '../composition/nutrients.ts';
 import type { Ingredient } from '../formula/types.ts';
+import { per100g } from '../testing/recipe.ts';
 import { rawNutrients, timesAmounts } from './perPiece.ts';
 
-const all = (value: number | null) => Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, value]));
 const SHELF: Record<string, Partial<Ingredient>> = {
-	flour: { per100g: { ...all(0), energy_kcal: 360, protein_g: 12 } },
-	oil: { per100g: { ...all(0), energy_kcal: 884, protein_g: 0 } },
-	seed: { per100g: { ...all(0), energy_kcal: 573, protein_g: null } }
+	flour: { per100g: per100g({ energy_kcal: 360, protein_g: 12 }) },
+	oil: { per100g: per100g({ energy_kcal: 884 }) },
+	seed: { per100g: per100g({ energy_kcal: 573, protein_g: null }) }
 };
 const ingredientOf = (id: string) => SHELF[id] as Ingredient;
 const nutrients = (shares: [string, number][]) =>

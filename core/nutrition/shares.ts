@@ -1,5 +1,5 @@
 import { uptakeOf_g } from '../formula/surface.ts';
-import type { Line, MixGap } from '../formula/types.ts';
+import { isDough, type Line, type MixGap } from '../formula/types.ts';
 import type { MassFlow } from '../massflow/massflow.ts';
 
 /** What one line puts into one piece before cooking. */
@@ -17,7 +17,7 @@ export function pieceShares(lines: readonly Line[], flow: MassFlow, mixGap: MixG
 	const dough_g = mixGap === 'evaporation' ? flow.doughWeight_g : flow.doughMass_g;
 	return lines.map((line) => ({
 		ingredient: line.ingredient,
-		mass_g: line.use === 'dough' ? (line.grams * flow.ballWeight_g) / dough_g : uptakeOf_g(line) / flow.pieces
+		mass_g: isDough(line) ? (line.used_g * flow.ballWeight_g) / dough_g : uptakeOf_g(line) / flow.pieces
 	}));
 }
 

@@ -1,5 +1,5 @@
 import { declaredName, readTag } from '../allergens/tags.ts';
-import type { StatementEntry } from '../statement/entries.ts';
+import type { StatementEntry } from './entry.ts';
 
 /**
  * Names a declaration prints for the allergen groups a rule set names: in the order they first appear

@@ -1,17 +1,22 @@
-import type { NutrientAmounts } from '../composition/nutrients.ts';
-import type { Ingredient, Pack, Piece, RulesName } from '../formula/types.ts';
+import type { Nutrient, NutrientAmounts } from '../composition/nutrients.ts';
+import type { Run } from '../drawing/shapes.ts';
+import type { Ingredient, Product, RulesName } from '../formula/types.ts';
 import type { Notice, Problem } from '../problem.ts';
 import type { FactorEnergy } from '../nutrition/energy.ts';
-import type { StatementEntry } from '../statement/entries.ts';
+import type { StatementEntry } from './entry.ts';
+import type { Exemption } from './exemption.ts';
+import type { Figure, FigureColumn } from './figure.ts';
+import type { TableContent } from './eu/format.ts';
+import type { EuTable } from './eu/table.ts';
+import type { PanelContent } from './us/format/content.ts';
+import type { UsFormat } from './us/format/index.ts';
 import type { UsPanel } from './us/panel.ts';
 import type { UsServing } from './us/serving.ts';
-import type { EuTable } from './eu/table.ts';
 
 /** What a rule set is given of a product or batch. */
 export interface RuleInput {
-	formulaName: string;
-	piece: Piece;
-	pack: Pack | undefined;
+	foodName: string;
+	product: Product;
 	/** Mean finished weight; null while none was weighed. */
 	finishedWeight_g: number | null;
 	perPiece: NutrientAmounts;
@@ -21,7 +26,6 @@ export interface RuleInput {
 	entries: StatementEntry[];
 	/** Tags of surface materials that touched the pieces though none is said to stay on them. */
 	contactAllergens: string[];
-	servingPieces: number | undefined;
 	ingredientOf: (id: string) => Ingredient;
 }
 
@@ -39,8 +43,91 @@ export interface Declarations {
 	problems: Problem[];
 }
 
-/** What differs between jurisdictions. */
+/** What of derived facts a panel or table is drawn and explained from. */
+export interface PrintedFacts extends Pick<
+	Declarations,
+	'serving' | 'panel' | 'panelPiece' | 'panelPackage' | 'table'
+> {
+	energy: FactorEnergy;
+	yield: { finishedWeight_g: number | null };
+}
+
+/** The panel or table of a label; the one the rule set does not have is null. */
+export interface NutritionContent {
+	panel: PanelContent | null;
+	table: TableContent | null;
+}
+
+/** How a sample of packs is held against what they declare. */
+export interface PackRule {
+	/** The test in words, and where it is set out. */
+	test: string;
+	source: string;
+	/** How far one pack may be short, grams; null where the rule's table does not reach. */
+	allowedShort_g(declared_g: number): number | null;
+	/** Packs that may be short by more than that, in a sample of this size. */
+	mayBeTooShort(packs: number): number;
+	/** No pack may be short by more than this many times it; null where nothing is said. */
+	neverTimes: number | null;
+	/** How far below zero the mean error may be before the sample proves a shortage; 0 where nothing is granted. */
+	sampleLimit_g(spread_g: number | null, packs: number): number;
+	/** Whether the mean is part of the test of so many packs. */
+	testsMean(packs: number): boolean;
+	/** Packs an inspector takes from a lot; null where that is not laid down. */
+	sampleSize(lotPacks: number): number | null;
+}
+
+/**
+ * What differs between jurisdictions. Whoever needs something that does asks it here, and never which
+ * jurisdiction it is.
+ */
 export interface RuleSet {
 	name: RulesName;
+	/** Whose rules they are. */
+	place: string;
 	declare(input: RuleInput): Declarations;
+
+	/** Nutrients of an ingredient that what prints is worked out from. */
+	needed: readonly Nutrient[];
+	/** Nutrients that print: a label waits for one that is unknown. */
+	printed: readonly Nutrient[];
+	/** The figures of the panel or table, in the order they print. */
+	figures: readonly Figure[];
+	/** The columns a figure prints in; null while nothing prints. */
+	columnsOf(facts: PrintedFacts, product: Product, key: string): FigureColumn[] | null;
+	/** Energy of a piece as this rule set has it worked out; null where unknown. */
+	energy_kcal(energy: FactorEnergy): number | null;
+	/** Why the serving is what it is, in a sentence; null where there is none. */
+	servingReason(facts: PrintedFacts, product: Product): string | null;
+
+	/** What the facts' panel or table says. */
+	nutritionContent(facts: PrintedFacts, pieceOne: string): NutritionContent;
+	/** The formats its panel may be drawn in, the usual one first; empty where there is one layout alone. */
+	formats: readonly UsFormat[];
+	/** What keeps a panel from being drawn in a format on a pack with this much room; null where nothing does. */
+	formatProblem(
+		content: NutritionContent,
+		format: UsFormat,
+		pack: { room_cm2: number; isMeasured: boolean }
+	): { message: string; field: 'format' | 'packArea_cm2' } | null;
+
+	/** Groups of allergens that are declared. */
+	allergenGroups: readonly string[];
+	exemptions: readonly Exemption[];
+	/** An allergen as a line of what may have come along names it, `**` around what is emphasised. */
+	mayContainName(tag: string): string;
+	/** That line as it is set. */
+	mayContainRuns(text: string): Run[];
+
+	netQuantityText(declared_g: number): string;
+	packs: PackRule;
+	/** Least type size of the ingredient list and the other words, points. */
+	leastTextSize_pt(label_cm2: number): number;
+	/** Least type size of the net quantity, points. */
+	leastNetSize_pt(label_cm2: number, declared_g: number): number;
+	/** Whether a date of minimum durability is asked for. */
+	asksDate: boolean;
+	/** The usual order of a written day: `31/12/2026` or `12/31/2026`. */
+	dayFirst: boolean;
 }
+

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Ingredient, Line, RulesName } from '../formula/types.ts';
-import { readParts } from '../statement/parts.ts';
-import { dough, factsOf, flour, ingredient, recipe, water } from '../testing/recipe.ts';
+import { readParts } from '../formula/parts.ts';
+import { dough, factsOf, flour, ingredient, recipe, surface, water } from '../testing/recipe.ts';
 import { emphasised } from './eu/statement.ts';
 
 const salt = ingredient('salt', { kind: 'salt' });
@@ -64,8 +64,8 @@ describe('US ingredient statement', () => {
 			dough('flour', 1000),
 			dough('water', 600),
 			dough('salt', 40),
-			{ ingredient: 'lard', use: 'griddle', consumed_g: 100, uptake_g: 30 },
-			{ ingredient: 'lard', use: 'brushing', consumed_g: 20 }
+			surface('lard', 'griddle', 100, 30),
+			surface('lard', 'brushing', 20)
 		];
 		// lard 50 g on the pieces, salt 40 g · (balls / dough)
 		expect(facts([flour, water, salt, lard], lines).statement).toBe('Bread flour, water, lard, salt.');
@@ -128,8 +128,7 @@ describe('US allergens', () => {
 
 	it('unconfirmed ones are named, if they have some mass', () => {
 		const b = ingredient('b', { allergens: null });
-		const a = ingredient('a');
-		delete a.allergens;
+		const a = ingredient('a', { allergens: null });
 		const none = ingredient('none', { allergens: null });
 		expect(
 			facts(
@@ -144,7 +143,7 @@ describe('US allergens', () => {
 		const wiped = facts(
 			[flour, water, butter],
 			[
-				{ ingredient: 'butter', use: 'griddle', consumed_g: 10, uptake_g: 0 },
+				surface('butter', 'griddle', 10, 0),
 				dough('flour', 1000),
 				dough('water', 600)
 			]
@@ -155,7 +154,7 @@ describe('US allergens', () => {
 });
 
 describe('EU statement', () => {
-	const wheat = { ...flour, label: { eu: 'wheat flour' } };
+	const wheat = { ...flour, label: { us: null, eu: 'wheat flour' } };
 	it('counts water as what is left, and emphasises allergens', () => {
 		// a piece: 31.25 g flour, 18.75 g water; finished 42 g leaves 10.75 g of water
 		const { statement, allergens } = facts([wheat, water], [dough('flour', 1000), dough('water', 600)], 'eu');
@@ -201,7 +200,16 @@ describe('readParts', () => {
 	it('reads a pack’s list, nested', () => {
 		expect(readParts('flour (wheat flour, niacin), salt')).toEqual({
 			ok: true,
-			value: [{ name: 'flour', parts: [{ name: 'wheat flour' }, { name: 'niacin' }] }, { name: 'salt' }]
+			value: [
+				{
+					name: 'flour',
+					parts: [
+						{ name: 'wheat flour', parts: [] },
+						{ name: 'niacin', parts: [] }
+					]
+				},
+				{ name: 'salt', parts: [] }
+			]
 		});
 	});
 	it.each(['flour (wheat', 'flour) salt', '(wheat)'])('refuses %s', (text) =>

@@ -1,16 +1,14 @@
 import type { MixGap } from '../formula/types.ts';
 import { residueLimit_g } from '../massflow/massflow.ts';
 import { settled } from '../measure/round.ts';
+import type { CountUnit, StockUse } from '../stock/use.ts';
 import type { Stage } from './stages.ts';
 import { inQuadrature, readingUncertainty_g, sampledTotalUncertainty_g } from './uncertainty.ts';
 
-/** What a stage's gap is counted in. */
-export type GapUnit = 'g' | 'pieces';
-
 /** How a stage stands: it squares, it is off, or evidence is missing. */
 export type Closing =
-	| { stage: Stage; state: 'squares'; gap: number; tolerance: number; unit: GapUnit }
-	| { stage: Stage; state: 'off'; gap: number; tolerance: number; unit: GapUnit; message: string }
+	| { stage: Stage; state: 'squares'; gap: number; tolerance: number; unit: CountUnit }
+	| { stage: Stage; state: 'off'; gap: number; tolerance: number; unit: CountUnit; message: string }
 	| { stage: Stage; state: 'open'; missing: string };
 
 /** What was measured of a batch, as far as it was; grams. */
@@ -40,14 +38,6 @@ export interface ClosingFigures {
 	scaleDivision_g: number;
 	/** What lots are kept of and the batch uses; left out or empty where no lots are kept. */
 	stock?: readonly StockUse[];
-}
-
-/** Something lots are kept of: what the batch consumed, and what it drew from lots. */
-export interface StockUse {
-	name: string;
-	unit: GapUnit;
-	consumed: number;
-	drawn: number;
 }
 
 const unit = 'g';

@@ -129,39 +129,39 @@ describe('what a batch draws', () => {
 });
 
 describe('the price of what was drawn', () => {
-	const inForce = { amount: '30', grams: 10_000 };
+	const inForce = { amount: '30', grams: 10_000, usable: 1 };
 
 	it('mixes the lots by their grams', () => {
 		// 300 g at 24 / 12000 = 0.60 and 200 g at 5 / (2000 · 0.5) = 1.00: 1.60 for 500 g
 		const mixed = priceDrawn(
 			[
-				{ grams: 300, price: { amount: '24', grams: 12_000 } },
+				{ grams: 300, price: { amount: '24', grams: 12_000, usable: 1 } },
 				{ grams: 200, price: { amount: '5', grams: 2000, usable: 0.5 } }
 			],
 			500,
 			inForce
 		);
-		expect(mixed).toEqual({ amount: '1.6', grams: 500 });
+		expect(mixed).toEqual({ amount: '1.6', grams: 500, usable: 1 });
 	});
 
 	it('takes the price in force for what no lot or no price covers', () => {
 		// 300 g at 0.002 = 0.60, 100 g without a price and 100 g of no lot at 0.003 = 0.60
 		const mixed = priceDrawn(
 			[
-				{ grams: 300, price: { amount: '24', grams: 12_000 } },
-				{ grams: 100, price: undefined }
+				{ grams: 300, price: { amount: '24', grams: 12_000, usable: 1 } },
+				{ grams: 100, price: null }
 			],
 			500,
 			inForce
 		);
-		expect(mixed).toEqual({ amount: '1.2', grams: 500 });
+		expect(mixed).toEqual({ amount: '1.2', grams: 500, usable: 1 });
 	});
 
 	it('is the price itself where there is one, and unknown where a part of it is', () => {
-		const price = { amount: '24', grams: 12_000 };
+		const price = { amount: '24', grams: 12_000, usable: 1 };
 		expect(priceDrawn([{ grams: 500, price }], 500, inForce)).toBe(price);
 		expect(priceDrawn([], 500, inForce)).toBe(inForce);
-		expect(priceDrawn([{ grams: 300, price }], 500, undefined)).toBeUndefined();
+		expect(priceDrawn([{ grams: 300, price }], 500, null)).toBeNull();
 	});
 });
 

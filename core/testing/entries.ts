@@ -7,19 +7,25 @@ const nextId = monotonicFactory();
 export const weighing = (more: Partial<WeighingEntry> = {}): WeighingEntry => ({
 	kind: 'weighing',
 	id: nextId(),
+	number: null,
 	at: '2026-04-05T09:00:00.000Z',
 	what: 'ball',
 	lineId: null,
 	grams: 60,
 	corrects: null,
 	by: 'scale',
+	lotId: null,
 	...more
 });
 
 /** Something that happened, ten minutes later unless said. */
-export const event = (happening: Happening, more: { at?: string; voids?: string } = {}): EventEntry => ({
+export const event = (
+	happening: Happening,
+	more: { at?: string; voids?: string; number?: number } = {}
+): EventEntry => ({
 	kind: 'event',
 	id: nextId(),
+	number: more.number ?? null,
 	at: more.at ?? '2026-04-05T09:10:00.000Z',
 	happening,
 	voids: more.voids ?? null

@@ -3,7 +3,7 @@ import type { Recipe } from '../formula/types.ts';
 import { labelBlocks } from '../label/blocks.ts';
 import { labelContent, type LabelContext, type LabelDesign } from '../label/content.ts';
 import type { LocalProfile } from '../profile/profile.ts';
-import { dough, factsOf, flour, ingredient, per100g, recipe, water } from './recipe.ts';
+import { dough, factsOf, flour, type Given, ingredient, per100g, recipe, water } from './recipe.ts';
 
 export const butter = ingredient('butter', {
 	name: 'Butter',
@@ -14,7 +14,7 @@ export const butter = ingredient('butter', {
 });
 
 /** A plain roti with butter, all of it known. */
-export const given = (more: Partial<Recipe> = {}): Recipe =>
+export const given = (more: Given = {}): Recipe =>
 	recipe({
 		ingredients: [flour, water, butter],
 		formula: { name: 'x', lines: [dough('flour', 1000), dough('water', 550), dough('butter', 50)] },
@@ -50,7 +50,7 @@ export const blocksOf = (of: Recipe, more: Partial<LabelDesign> = {}, profile: L
 	labelBlocks(of, factsOf(of), design(more), profile);
 /** What a label says. */
 export const contentOf = (of: Recipe, more: Partial<LabelDesign> = {}, around: Partial<LabelContext> = {}) =>
-	labelContent(of.rules, factsOf(of), of.piece.one, design(more), {
+	labelContent(of.rules, factsOf(of), of.product.one, design(more), {
 		mayContain: [],
 		profile: null,
 		bars: null,

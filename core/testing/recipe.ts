@@ -1,16 +1,17 @@
-import { NUTRIENTS, type Composition } from '../composition/nutrients.ts';
-import type { Facts } from '../derive.ts';
+import { NUTRIENTS, compositionOf, type Composition, type SomeValues } from '../composition/nutrients.ts';
 import { derive } from '../derive.ts';
-import type { Ingredient, Line, Recipe } from '../formula/types.ts';
+import type { Facts } from '../facts.ts';
+import { ingredientOf, recipeOfDocument, type FileDocument, type IngredientDocument } from '../file/document.ts';
+import type { Ingredient, Line, Recipe, SurfaceUse } from '../formula/types.ts';
 
 /** A composition that is zero everywhere but where said. */
-export function per100g(values: Composition = {}): Composition {
-	return { ...Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0])), ...values };
+export function per100g(values: SomeValues = {}): Composition {
+	return compositionOf({ ...Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0])), ...values });
 }
 
 /** An ingredient with sensible gaps filled. */
-export function ingredient(id: string, more: Partial<Ingredient> = {}): Ingredient {
-	return { id, name: id, kind: 'other', per100g: per100g(), allergens: [], ...more };
+export function ingredient(id: string, more: Partial<Omit<IngredientDocument, 'id'>> = {}): Ingredient {
+	return ingredientOf({ id, name: id, kind: 'other', per100g: per100g(), allergens: [], ...more });
 }
 
 export const flour = ingredient('flour', {
@@ -35,25 +36,44 @@ export const water = ingredient('water', {
 	per100g: per100g({ water_g: 100 })
 });
 
-export const dough = (id: string, grams: number, stage?: string): Line => ({
+/** A line of the dough. */
+export const dough = (id: string, used_g: number, stage: string | null = null): Line => ({
 	ingredient: id,
 	use: 'dough',
-	grams,
-	...(stage ? { stage } : {})
+	stage,
+	used_g,
+	uptake_g: null
 });
 
+/** A surface material: used up, and what of it stays on; null leaves that to the usual share. */
+export const surface = (
+	id: string,
+	use: SurfaceUse,
+	used_g: number,
+	uptake_g: number | null = null
+): Line => ({ ingredient: id, use, stage: null, used_g, uptake_g });
+
+/** What a test says of a recipe: lines and ingredients of the model, the rest as a file has it. */
+export interface Given extends Partial<Pick<FileDocument, 'rules' | 'currency' | 'piece' | 'batch' | 'pack'>> {
+	ingredients?: Ingredient[];
+	formula?: { name: string; lines: Line[] };
+}
+
 /** A recipe of 1000 g flour and 600 g water in balls of 50 g, changed as said. */
-export function recipe(more: Partial<Recipe> = {}): Recipe {
-	return {
+export function recipe(more: Given = {}): Recipe {
+	const { ingredients = [flour, water], formula, ...rest } = more;
+	const made = recipeOfDocument({
 		squareBatch: 1,
 		rules: 'us',
 		currency: 'USD',
-		ingredients: [flour, water],
-		formula: { name: 'Plain roti', lines: [dough('flour', 1000), dough('water', 600)] },
+		ingredients: [],
+		formula: { name: formula?.name ?? 'Plain roti', lines: [] },
 		piece: { one: 'roti', many: 'roti', category: 'flatbread', ballWeight_g: 50 },
 		batch: { finishedWeights_g: [42] },
-		...more
-	};
+		...rest
+	});
+	const lines = formula?.lines ?? [dough('flour', 1000), dough('water', 600)];
+	return { ...made, ingredients, formula: { ...made.formula, lines } };
 }
 
 /** The facts of a recipe that is expected to derive. */

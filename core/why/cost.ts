@@ -1,6 +1,6 @@
 import { Decimal } from 'decimal.js';
 import { ingredientCosts } from '../cost/cost.ts';
-import type { Facts } from '../derive.ts';
+import type { Facts } from '../facts.ts';
 import type { Recipe } from '../formula/types.ts';
 
 /** What one ingredient costs the batch. */
@@ -38,8 +38,8 @@ export function whyCost(recipe: Recipe, facts: Facts): CostDerivation {
 		batch: facts.cost.batch,
 		sellable: facts.yield.sellable,
 		perPiece: facts.cost.perPiece,
-		pieces: recipe.pack?.pieces ?? null,
-		materials: recipe.pack?.materials ?? [],
+		pieces: recipe.product.packPieces,
+		materials: recipe.product.materials,
 		perPack: facts.cost.perPack
 	};
 }

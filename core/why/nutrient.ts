@@ -1,9 +1,10 @@
-import { massInput, type Facts } from '../derive.ts';
-import type { Recipe } from '../formula/types.ts';
+import type { Facts } from '../facts.ts';
+import { ingredientsOf, isDough, type Recipe } from '../formula/types.ts';
+import { massInput } from '../massflow/input.ts';
 import { massFlow } from '../massflow/massflow.ts';
 import { pieceShares } from '../nutrition/shares.ts';
-import type { UsPanel } from '../rules/us/panel.ts';
-import { figuresOf, type Figure, type FigureKey } from './figures.ts';
+import type { Figure, FigureColumn } from '../rules/figure.ts';
+import { rulesOf } from '../rules/index.ts';
 
 /** What one ingredient gives to a figure of one piece. */
 export interface Contribution {
@@ -27,39 +28,34 @@ export interface NutrientDerivation {
 	contributions: Contribution[];
 	perPiece: number | null;
 	/** Each column it prints in: what it is multiplied by, the unrounded figure, and what prints. */
-	columns: {
-		heading: string;
-		times: number;
-		amount: number | null;
-		printed: string | null;
-		dv: string | null;
-	}[];
+	columns: (FigureColumn & { amount: number | null })[];
 }
 
 /**
  * Where a figure comes from; null where the recipe derives nothing to print. Throws a RangeError for a
  * figure that the recipe's rule set does not have.
  */
-export function whyNutrient(recipe: Recipe, facts: Facts, key: FigureKey): NutrientDerivation | null {
-	const figure = figuresOf(recipe.rules).find((each) => each.key === key);
+export function whyNutrient(recipe: Recipe, facts: Facts, key: string): NutrientDerivation | null {
+	const rules = rulesOf(recipe.rules);
+	const figure = rules.figures.find((each) => each.key === key);
 	if (!figure) throw new RangeError(`${key} is no figure of the ${recipe.rules} rules`);
 	const { flow } = massFlow(massInput(recipe));
-	const columns = columnsOf(recipe, facts, key);
+	const columns = rules.columnsOf(facts, recipe.product, key);
 	if (!flow || !columns) return null;
 
-	const shares = pieceShares(recipe.formula.lines, flow, recipe.batch?.mixGap ?? 'residue');
+	const shares = pieceShares(recipe.formula.lines, flow, recipe.formula.mixGap);
+	const ingredientOf = ingredientsOf(recipe);
 	const byIngredient = new Map<string, { dough_g: number; surface_g: number }>();
 	recipe.formula.lines.forEach((line, index) => {
 		const mass_g = shares[index]?.mass_g ?? 0;
 		if (mass_g <= 0) return;
 		const sum = byIngredient.get(line.ingredient) ?? { dough_g: 0, surface_g: 0 };
 		byIngredient.set(line.ingredient, sum);
-		if (line.use === 'dough') sum.dough_g += mass_g;
+		if (isDough(line)) sum.dough_g += mass_g;
 		else sum.surface_g += mass_g;
 	});
 	const given = [...byIngredient].map(([ingredient, { dough_g, surface_g }]) => {
-		const composition = recipe.ingredients.find((each) => each.id === ingredient)?.per100g ?? {};
-		const per100g = figure.of(composition);
+		const per100g = figure.of(ingredientOf(ingredient).per100g);
 		const amount = per100g === null ? null : ((dough_g + surface_g) * per100g) / 100;
 		return { ingredient, dough_g, surface_g, per100g, amount };
 	});
@@ -80,37 +76,4 @@ export function whyNutrient(recipe: Recipe, facts: Facts, key: FigureKey): Nutri
 			amount: perPiece === null ? null : perPiece * column.times
 		}))
 	};
-}
-
-type Column = Omit<NutrientDerivation['columns'][number], 'amount'>;
-
-/** The columns the figure prints in, without their unrounded amounts. */
-function columnsOf(recipe: Recipe, facts: Facts, key: FigureKey): Column[] | null {
-	const finished_g = facts.yield.finishedWeight_g;
-	if (finished_g === null) return null;
-	if (facts.table) {
-		const { per100g, perPiece } = facts.table;
-		const of = (table: typeof per100g) => table[key as keyof typeof table];
-		return [
-			{ heading: 'per 100 g', times: 100 / finished_g, printed: of(per100g), dv: null },
-			{ heading: `per ${recipe.piece.one}`, times: 1, printed: of(perPiece), dv: null }
-		];
-	}
-	const { serving, panel, panelPiece, panelPackage } = facts;
-	if (!serving || !panel) return null;
-	const printed = (of: UsPanel) =>
-		key === 'calories'
-			? { printed: of.calories, dv: null }
-			: {
-					printed: of[key as keyof Omit<UsPanel, 'calories'>].amount,
-					dv: of[key as keyof Omit<UsPanel, 'calories'>].dv
-				};
-	const pieces = serving.pieces ?? 1 / Number(serving.fraction?.split('/')[1]);
-	return [
-		{ heading: 'per serving', times: pieces, ...printed(panel) },
-		...(panelPiece ? [{ heading: `per ${recipe.piece.one}`, times: 1, ...printed(panelPiece) }] : []),
-		...(panelPackage && recipe.pack
-			? [{ heading: 'per container', times: recipe.pack.pieces, ...printed(panelPackage) }]
-			: [])
-	];
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Recipe } from '../formula/types.ts';
 import { PANEL_LINES, panelNutrient } from '../rules/us/panel.ts';
-import { dough, factsOf, flour, ingredient, per100g, recipe, water } from '../testing/recipe.ts';
+import { dough, factsOf, flour, type Given, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
 import { whyCost } from './cost.ts';
 import { figuresOf } from './figures.ts';
 import { whyNutrient } from './nutrient.ts';
@@ -14,7 +14,7 @@ const ghee = ingredient('ghee', {
 });
 
 /** 1000 g flour and 600 g water in 32 balls of 50 g, 64 g of ghee brushed on, finished at 42 g. */
-const brushed = (more: Partial<Recipe> = {}): Recipe =>
+const brushed = (more: Given = {}): Recipe =>
 	recipe({
 		ingredients: [flour, water, ghee],
 		formula: {
@@ -22,8 +22,8 @@ const brushed = (more: Partial<Recipe> = {}): Recipe =>
 			lines: [
 				dough('flour', 1000),
 				dough('water', 600),
-				{ ingredient: 'ghee', use: 'brushing', consumed_g: 64 },
-				{ ingredient: 'flour', use: 'dusting', consumed_g: 64, uptake_g: 32 }
+				surface('ghee', 'brushing', 64),
+				surface('flour', 'dusting', 64, 32)
 			]
 		},
 		pack: { pieces: 6, materials: [{ name: 'bag', cost: '0.11' }] },
@@ -80,7 +80,7 @@ describe('why a nutrient is what it is', () => {
 		expect(columns[0]?.amount).toBeCloseTo((perPiece ?? NaN) / 2, 12);
 		// 2 of 52 g: 208 % of 50 g in the container
 		const two = brushed({ batch: { finishedWeights_g: [52] }, pack: { pieces: 2, materials: [] } });
-		expect(why({ ...two, piece: { ...two.piece, ballWeight_g: 60 } }, 'iron').columns.at(-1)).toMatchObject({
+		expect(why({ ...two, product: { ...two.product, ballWeight_g: 60 } }, 'iron').columns.at(-1)).toMatchObject({
 			heading: 'per container',
 			times: 2
 		});

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { clockText, timesText } from './bench/time.ts';
+import { clockText, timesText } from './batch/bench/time.ts';
 import { dayText, fixed, money, percent, plain, plural, significant } from './format.ts';
 
 /** What the reader's own way writes is the machine's: digits are compared. */

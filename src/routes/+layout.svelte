@@ -6,8 +6,8 @@
 	import type { Entry } from '$core/bench/entries.ts';
 	import { onMount } from 'svelte';
 	import { Toaster } from 'svelte-sonner';
-	import { hear, listenToNews } from '$lib/bench/news.ts';
-	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { hear, listenToNews } from '$lib/batch/bench/news.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { readAgain } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import Finder from './Finder.svelte';

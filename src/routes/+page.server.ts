@@ -1,8 +1,9 @@
-import { nextStation } from '$lib/bench/next-station.ts';
-import { planRibbon, ribbonReached } from '$lib/batch-ribbons.ts';
+import { nextStation } from '$core/bench/next-station.ts';
+import { planRibbon, ribbonReached } from '$lib/batch/ribbons.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
 import { batchesLeft } from '$lib/server/batches/left.ts';
-import { batchesOnBench, recentBatches } from '$lib/server/batches/read.ts';
+import { batchesOnBench } from '$lib/server/batches/read.ts';
+import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { daysToMake } from '$lib/server/today/to-make.ts';
@@ -12,7 +13,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const [left, onBench, recent] = await Promise.all([
 		batchesLeft(db, kitchen.id),
 		batchesOnBench(db, kitchen),
-		recentBatches(db, kitchen)
+		recentSummaries(db, kitchen)
 	]);
 	const [days, attention, first] = await Promise.all([
 		daysToMake(db, kitchen, left, onBench),

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Attention } from '$lib/server/today/attention.ts';
+	import type { Attention } from '$lib/kitchen/today.ts';
 
 	/** What wants looking at: what can hurt somebody or says what is not true comes first and is marked. */
 	let { items, class: place = '' }: { items: readonly Attention[]; class?: string } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { FirstStep } from '$lib/server/today/first-steps.ts';
+	import type { FirstStep } from '$lib/kitchen/today.ts';
 	import Check from '@lucide/svelte/icons/check';
 
 	/** Where a kitchen that has sold nothing yet begins, and how far it is. */

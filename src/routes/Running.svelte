@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { timerOf } from '$core/bench/timers.ts';
-	import { ring } from '$lib/bench/alarm.ts';
-	import { clock } from '$lib/bench/clock.svelte.ts';
-	import { clockText, timesText } from '$lib/bench/time.ts';
-	import type { RunningStep } from '$lib/server/bench/timers.ts';
+	import { ring } from '$lib/batch/bench/alarm.ts';
+	import { clock } from '$lib/batch/bench/clock.svelte.ts';
+	import { clockText, timesText } from '$lib/batch/bench/time.ts';
+	import type { RunningStep } from '$lib/batch/bench/running-step.ts';
 
 	/** The steps going on at any batch of the kitchen, on every page; what is due rings once. */
 	let { steps }: { steps: readonly RunningStep[] } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { WEEKS_BACK } from '$core/selling/rhythm.ts';
 	import { dayText, plural } from '$lib/format.ts';
-	import type { NamedDay } from '$lib/server/today/to-make.ts';
+	import type { NamedDay } from '$lib/kitchen/today.ts';
 
 	/** What the coming selling days want, what of it is there, and what is still to be made. */
 	let { days }: { days: readonly NamedDay[] } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import { plain, plural } from '$lib/format.ts';
 

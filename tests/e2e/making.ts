@@ -1,5 +1,5 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
-import type { FormulaDraft, LineDraft, StepDraft } from '../../src/lib/formula-draft.ts';
+import type { FormulaDraft, LineDraft, StepDraft } from '../../src/lib/formula/draft.ts';
 
 /** A name nothing else in the kitchen has. */
 export const fresh = (name: string): string =>

@@ -1,9 +1,10 @@
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { describe, expect, it } from 'vitest';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
 import { getBatch, listBatches } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
-import type { Batch, BatchInput } from '$lib/server/batches/types.ts';
+import type { Batch, BatchInput } from '$lib/batch/types.ts';
 import { Refused, Stale } from '$lib/server/errors.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import { getIngredient, saveIngredient } from '$lib/server/ingredients.ts';
@@ -106,8 +107,8 @@ describe('the record of a batch', () => {
 			'squares',
 			'squares',
 			'squares',
-			'open',
-			'open'
+			'squares',
+			'squares'
 		]);
 	});
 
@@ -170,8 +171,12 @@ describe('the record of a batch', () => {
 			packs: 4,
 			price: '6.50'
 		});
-		await expect(record(batch, measured(batch, { rejects: 3 }), 2)).rejects.toThrow(
+		await expect(record(batch, measured(batch, { packs: 3 }), 2)).rejects.toThrow(
 			'4 of this batch are gone already'
+		);
+		// Cleared, there are none: the packs that are gone were there.
+		await expect(record(batch, measured(batch, { packs: null }), 2)).rejects.toThrow(
+			'no packs are counted, but 4 of this batch are gone already'
 		);
 		await expect(bench.db('batches').where('id', batch.id).update({ packs_made: 3 })).rejects.toThrow(
 			'batches_sold'
@@ -227,7 +232,7 @@ describe('a made batch keeps its truth', () => {
 			await createBatch(bench.db, bench.kitchen, newId(), { productId, madeOn: '2026-03-05', factor: 1 })
 		);
 		await record(off, measured(off, { leftover_g: 100, finishedWeights_g: [40] }));
-		const history = cookLossHistory(await listBatches(bench.db, bench.kitchen, { newest: 1000 }));
+		const history = cookLossHistory(await listSummaries(bench.db, bench.kitchen, { newest: 1000 }));
 		expect(history.get(formulaId)).toBeCloseTo(1 - 52 / 61, 12);
 	});
 });

@@ -1,3 +1,4 @@
+import { entriesOf } from '$lib/server/bench/rows.ts';
 import { describe, expect, it } from 'vitest';
 import type { Step } from '$core/formula/process.ts';
 import type { EventEntry, WeighingEntry } from '$core/bench/entries.ts';
@@ -5,7 +6,7 @@ import { event, weighing } from '$core/testing/entries.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { closeBatch } from '$lib/server/batches/close.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
-import { entriesOf, keepEntries } from '$lib/server/bench/entries.ts';
+import { keepEntries } from '$lib/server/bench/entries.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { runningSteps } from '$lib/server/bench/timers.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -41,7 +42,9 @@ describe('entries', () => {
 		const sent = [weighing(), event({ name: 'piece rejected', reason: 'torn' })];
 		await Promise.all([keep(...sent), keep(...sent)]);
 		expect(await keep(...sent)).toEqual(sent.map((entry) => ({ id: entry.id, kept: true })));
-		expect(await entriesOf(bench.db, bench.kitchen.id, id)).toEqual(sent);
+		expect(await entriesOf(bench.db, bench.kitchen.id, id)).toEqual(
+			sent.map((entry, index) => ({ ...entry, number: index + 1 }))
+		);
 	});
 
 	it('make the figures of the batch: lines, surface, balls, counts', async () => {

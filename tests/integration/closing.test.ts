@@ -1,3 +1,4 @@
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { describe, expect, it } from 'vitest';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { usualMixGap, usualYield } from '$lib/server/batches/history.ts';
@@ -6,7 +7,7 @@ import { getBatch, listBatches } from '$lib/server/batches/read.ts';
 import { trendsOf } from '$lib/server/batches/trends.ts';
 import { addEquipment } from '$lib/server/equipment.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
-import type { BatchInput } from '$lib/server/batches/types.ts';
+import type { BatchInput } from '$lib/batch/types.ts';
 import { Stale } from '$lib/server/errors.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -154,7 +155,7 @@ describe('what a formula’s batches teach the next plan', () => {
 	it('the share of the dough that reaches the packs, and the usual loss of the mix', async () => {
 		const { db, kitchen } = bench;
 		const { productId, formulaId } = await makeRoti(bench, 'Taught');
-		const batches = () => listBatches(db, kitchen, { formulaId, newest: 1000 });
+		const batches = () => listSummaries(db, kitchen, { formulaId, newest: 1000 });
 		expect([usualYield(await batches()), usualMixGap(await batches())]).toEqual([null, null]);
 		for (const doughWeight_g of [1598, 1600, 1602, 1600]) {
 			const id = await createBatch(db, kitchen, newId(), { productId, madeOn: '2026-01-01', factor: 1 });
@@ -188,7 +189,7 @@ describe('how a formula’s batches went', () => {
 			);
 		};
 		const trend = async () =>
-			trendsOf(await listBatches(db, kitchen, { formulaId, newest: 1000 }), () => 'press').find(
+			trendsOf(await listSummaries(db, kitchen, { formulaId, newest: 1000 }), () => 'press').find(
 				(each) => each.key === 'cookLoss'
 			);
 		for (let day = 1; day <= 5; day++) await bake(day, 52 + (day % 2) * 0.2);

@@ -1,3 +1,4 @@
+import { dough } from '$core/testing/recipe.ts';
 import { describe, expect, it } from 'vitest';
 import { sourceKey, type Proposal } from '$core/allergens/contact.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
@@ -34,7 +35,7 @@ async function rotiWith(name: string, more: Parameters<typeof ingredientInput>[1
 	await keepFormula(db, kitchen.id, made.formulaId, formula.version, {
 		name,
 		mixGap: formula.mixGap,
-		lines: [...formula.lines, { ingredient: extra, use: 'dough' as const, stage: 'Dry', grams: 10 }],
+		lines: [...formula.lines, dough(extra, 10, 'Dry')],
 		product: productOf(formula),
 		productId: made.productId
 	});

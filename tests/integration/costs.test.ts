@@ -1,3 +1,4 @@
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { describe, expect, it } from 'vitest';
 import { NO_FEE } from '$core/cost/selling.ts';
 import { wholeCost } from '$core/cost/whole.ts';
@@ -181,7 +182,12 @@ describe('how the cost of a piece moved', () => {
 			supplier: 'mill'
 		});
 		await recordRoti(bench, productId);
-		const points = costPoints(await listBatches(db, kitchen, { formulaId, newest: 5 }), () => '');
+		const newest = { formulaId, newest: 5 };
+		const points = costPoints(
+			await listBatches(db, kitchen, newest),
+			await listSummaries(db, kitchen, newest),
+			() => ''
+		);
 		// 1060 g / 24 at 0.001, then at 0.0015: 0.0442 → 0.0663, all of it price
 		expect(points.map(({ perPiece }) => perPiece)).toEqual(['0.0442', '0.0663']);
 		expect(points[0]?.moved).toBeNull();

@@ -1,3 +1,4 @@
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { describe, expect, it } from 'vitest';
 import { isMade, squares } from '$lib/server/batches/history.ts';
 import { listBatches } from '$lib/server/batches/read.ts';
@@ -7,7 +8,7 @@ import { listFormulas } from '$lib/server/formulas/read.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { theKitchen } from '$lib/server/kitchens.ts';
 import { listLabels } from '$lib/server/labels/read.ts';
-import { labelState } from '$lib/server/labels/types.ts';
+import { labelState } from '$lib/label/types.ts';
 import { ALL, ledgerPage } from '$lib/server/sales/ledger.ts';
 import { useBench } from './kitchen.ts';
 
@@ -31,13 +32,13 @@ describe('the demo kitchen', () => {
 		]);
 		expect(formulas[0]?.number).toBe(2);
 
-		const batches = await listBatches(bench.db, kitchen, { newest: 1000 });
+		const batches = await listSummaries(bench.db, kitchen, { newest: 1000 });
 		const made = batches.filter(isMade);
 		expect(made).toHaveLength(72);
 		// One is planned, one on the bench: seventeen of its balls are weighed, and nothing of it can be sold.
 		expect(
 			batches.flatMap((batch) =>
-				isMade(batch) ? [] : [[batch.name, batch.ballWeights_g.length, batch.packsMade]]
+				isMade(batch) ? [] : [[batch.name, batch.standing.ballWeights_g.length, batch.packsMade]]
 			)
 		).toEqual([
 			['Toasted-oat pita', 17, 0],
@@ -45,7 +46,7 @@ describe('the demo kitchen', () => {
 		]);
 		const off = made.filter((batch) => !squares(batch));
 		expect(
-			off.map((batch) => [batch.name, batch.closings.find((closing) => closing.state === 'off')?.stage])
+			off.map((batch) => [batch.name, batch.standing.closings.find((closing) => closing.state === 'off')?.stage])
 		).toEqual([
 			['Sesame layered flatbread', 'divide'],
 			['Toasted-oat pita', 'mix']
@@ -67,7 +68,8 @@ describe('the demo kitchen', () => {
 			['Toasted-oat pita', 'out of date']
 		]);
 		expect(labels[3]?.changes.map((change) => change.what)).toContain('Sodium');
-		const packed = made.filter((batch) => batch.name === 'Toasted-oat pita' && batch.labelNumber === 1);
+		const pitas = await listBatches(bench.db, kitchen, { newest: 1000 });
+		const packed = pitas.filter((batch) => batch.name === 'Toasted-oat pita' && batch.labelNumber === 1);
 		expect(packed).toHaveLength(6); // every one since it was approved
 		const sales = await ledgerPage(bench.db, kitchen.id, ALL, { most: 5000 });
 		expect(sales.length).toBeGreaterThan(150);

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { derive, type Facts } from '$core/derive.ts';
+import { derive } from '$core/derive.ts';
+import type { Facts } from '$core/facts.ts';
 import { readRecipe } from '$core/file/read.ts';
 import { writeRecipe } from '$core/file/write.ts';
 import type { Recipe } from '$core/formula/types.ts';
-import { dough, flour, recipe, water } from '$core/testing/recipe.ts';
+import { dough, flour, recipe, water, surface } from '$core/testing/recipe.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { Refused } from '$lib/server/errors.ts';
 import { fileName, formulaRecipe, importRecipe } from '$lib/server/files.ts';
@@ -28,8 +29,8 @@ const measured = recipe({
 	ingredients: [
 		{
 			...flour,
-			label: { us: 'enriched flour (wheat flour, niacin)' },
-			parts: [{ name: 'wheat flour', parts: [{ name: 'wheat' }] }],
+			label: { us: 'enriched flour (wheat flour, niacin)', eu: null },
+			parts: [{ name: 'wheat flour', parts: [{ name: 'wheat', parts: [] }] }],
 			price: { amount: '24.50', grams: 22680, usable: 0.97 }
 		},
 		{ ...water, allergens: null }
@@ -39,7 +40,7 @@ const measured = recipe({
 		lines: [
 			dough('flour', 1000.5, 'Dry'),
 			dough('water', 600.25),
-			{ ingredient: 'flour', use: 'dusting', stage: 'Board', consumed_g: 60, uptake_g: 26.5 }
+			{ ...surface('flour', 'dusting', 60, 26.5), stage: 'Board' }
 		]
 	},
 	piece: { one: 'roti', many: 'roti', category: 'flatbread', ballWeight_g: 60, count: 26 },
@@ -89,7 +90,7 @@ describe('a Square Batch file', () => {
 		await expect(importRecipe(bench.db, bench.kitchen, { ...measured, currency: 'EUR' })).rejects.toThrow(
 			Refused
 		);
-		const impossible = { ...measured, batch: { ...measured.batch, finishedWeights_g: [5] } };
+		const impossible = { ...measured, measured: { ...measured.measured, finishedWeights_g: [5] } };
 		await expect(
 			importRecipe(bench.db, bench.kitchen, {
 				...impossible,

@@ -1,13 +1,14 @@
+import { dough, surface } from '$core/testing/recipe.ts';
 import { describe, expect, it } from 'vitest';
-import { keptDraft, newFormulaDraft } from '$lib/formula-draft.ts';
+import { keptDraft, newFormulaDraft } from '$lib/formula/draft.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { Refused, Stale } from '$lib/server/errors.ts';
 import { discardDraft, saveDraft, startFormula } from '$lib/server/formulas/drafts.ts';
 import { createFormula, duplicateFormula, keepFormula, setArchived } from '$lib/server/formulas/keep.ts';
-import { coreLine } from '$lib/server/formulas/lines.ts';
+import { coreLine } from '$lib/formula/recipe.ts';
 import { getFormula, listFormulas, listVersions } from '$lib/server/formulas/read.ts';
-import type { Formula, FormulaInput } from '$lib/server/formulas/types.ts';
+import type { Formula, FormulaInput } from '$lib/formula/types.ts';
 import { newId } from '$lib/server/rows.ts';
 import { makeRoti, useBench } from './kitchen.ts';
 
@@ -37,10 +38,10 @@ describe('formulas', () => {
 		const formula = await getFormula(bench.db, bench.kitchen.id, formulaId);
 		expect(formula).toMatchObject({ name: 'Plain roti', number: 1, mixGap: 'residue' });
 		expect(formula.lines.map(coreLine)).toEqual([
-			{ ingredient: flour, use: 'dough', stage: 'Dry', grams: 1000 },
-			{ ingredient: water, use: 'dough', stage: 'Liquid', grams: 600 },
-			{ ingredient: salt, use: 'dough', stage: 'Dry', grams: 20 },
-			{ ingredient: flour, use: 'dusting', stage: 'On the board', consumed_g: 60 }
+			dough(flour, 1000, 'Dry'),
+			dough(water, 600, 'Liquid'),
+			dough(salt, 20, 'Dry'),
+			{ ...surface(flour, 'dusting', 60), stage: 'On the board' }
 		]);
 		expect(formula.products[0]).toMatchObject({
 			ballWeight_g: 60,
@@ -85,12 +86,12 @@ describe('formulas', () => {
 		});
 		await keep({
 			lines: first.lines.map((line) =>
-				line.use === 'dough' && line.grams < 50 ? { ...line, grams: 18 } : line
+				line.use === 'dough' && line.used_g < 50 ? { ...line, used_g: 18 } : line
 			)
 		});
 		const second = await read();
 		expect(second).toMatchObject({ number: 2 });
-		expect(second.lines[2]).toMatchObject({ grams: 18 });
+		expect(second.lines[2]).toMatchObject({ used_g: 18 });
 		const batch = await getBatch(bench.db, bench.kitchen, batchId);
 		expect(batch).toMatchObject({ formulaNumber: 1 });
 		expect(batch.lines[2]?.planned_g).toBe(40); // twice the 20 g of version 1
@@ -104,7 +105,7 @@ describe('formulas', () => {
 			[2, 0],
 			[1, 1]
 		]);
-		expect(versions[2]?.lines[2]).toMatchObject({ grams: 20 });
+		expect(versions[2]?.lines[2]).toMatchObject({ used_g: 20 });
 	});
 
 	it('keep the words of a line, what is kept back and what the batch weighs', async () => {
@@ -114,16 +115,14 @@ describe('formulas', () => {
 			...inputOf(formula),
 			lines: [
 				{
-					ingredient: water,
-					use: 'dough',
-					grams: 600,
+					...dough(water, 600),
 					said: '2 ½ cups',
 					note: 'warm',
 					low_g: 590,
 					high_g: 610,
 					most_g: 640
 				},
-				{ ingredient: salt, use: 'dough', grams: 0, said: 'salt to taste', toWeigh: true }
+				{ ...dough(salt, 0), said: 'salt to taste', toWeigh: true }
 			]
 		});
 		const kept = await getFormula(bench.db, bench.kitchen.id, formulaId);

@@ -1,3 +1,4 @@
+import { dough, surface } from '$core/testing/recipe.ts';
 import { afterAll, beforeAll } from 'vitest';
 import { openDatabase, type Database } from '$lib/server/db/connection.ts';
 import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
@@ -6,11 +7,13 @@ import { NUTRIENTS } from '$core/composition/nutrients.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
-import type { Batch, BatchInput } from '$lib/server/batches/types.ts';
+import type { Batch, BatchInput } from '$lib/batch/types.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import { createFormula } from '$lib/server/formulas/keep.ts';
-import { addIngredient, type IngredientInput } from '$lib/server/ingredients.ts';
-import { createKitchen, theKitchen, type Kitchen } from '$lib/server/kitchens.ts';
+import { addIngredient } from '$lib/server/ingredients.ts';
+import type { IngredientInput } from '../../src/lib/shelf/ingredient.ts';
+import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
+import type { Kitchen } from '../../src/lib/kitchen/types.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { newId } from '$lib/server/rows.ts';
 
@@ -105,10 +108,10 @@ export async function makeRoti({ db, kitchen }: Bench, name: string, steps: Step
 		mixGap: 'residue',
 		steps,
 		lines: [
-			{ ingredient: flour, use: 'dough', stage: 'Dry', grams: 1000 },
-			{ ingredient: water, use: 'dough', stage: 'Liquid', grams: 600 },
-			{ ingredient: salt, use: 'dough', stage: 'Dry', grams: 20 },
-			{ ingredient: flour, use: 'dusting', stage: 'On the board', consumed_g: 60 }
+			dough(flour, 1000, 'Dry'),
+			dough(water, 600, 'Liquid'),
+			dough(salt, 20, 'Dry'),
+			{ ...surface(flour, 'dusting', 60), stage: 'On the board' }
 		],
 		productId: null,
 		product: {
@@ -126,13 +129,16 @@ export async function makeRoti({ db, kitchen }: Bench, name: string, steps: Step
 	return { flour, water, salt, formulaId, productId: product?.id ?? '' };
 }
 
-/** Sound measurements of a planned batch: 1600 g of dough, 26 balls, 52 g finished, two rejects. */
+/** Sound measurements of a planned batch: 1600 g of dough, 26 balls, 52 g finished, two rejects, four packs of six. */
 export function measured(batch: Batch, more: Partial<BatchInput> = {}): BatchInput {
 	return {
 		madeOn: batch.madeOn,
 		ballWeight_g: 60,
 		ballCount: 26,
 		rejects: 2,
+		sellable: 24,
+		packs: 4,
+		loose: 0,
 		servingPieces: null,
 		note: '',
 		doughWeight_g: 1600,

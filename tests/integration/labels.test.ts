@@ -17,7 +17,7 @@ import { labelRules } from '$lib/server/labels/rules.ts';
 import { BLANK_PROFILE } from '$core/profile/profile.ts';
 import { saveProfile } from '$lib/server/profiles.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
-import { labelState } from '$lib/server/labels/types.ts';
+import { labelState } from '$lib/label/types.ts';
 import { embeddedFaces, FACES, faceForPdf } from '$lib/server/print/fonts.ts';
 import { labelsPdf } from '$lib/server/print/pdf.ts';
 import { recordPdf } from '$lib/server/print/record.ts';
@@ -76,7 +76,7 @@ describe('labels', () => {
 			choices: formula.choices,
 			steps: formula.steps,
 			lines: formula.lines.map((line) =>
-				line.use === 'dough' && line.grams === 20 ? { ...line, grams: 30 } : line
+				line.use === 'dough' && line.used_g === 20 ? { ...line, used_g: 30 } : line
 			),
 			product: rest,
 			productId: id

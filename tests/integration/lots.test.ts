@@ -5,14 +5,14 @@ import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
-import type { BatchInput } from '$lib/server/batches/types.ts';
+import type { BatchInput } from '$lib/batch/types.ts';
 import { keepEntries } from '$lib/server/bench/entries.ts';
 import { setMixLines } from '$lib/server/mixes.ts';
 import { countLots } from '$lib/server/lots/count.ts';
 import { stockItems } from '$lib/server/lots/outlook.ts';
 import { getLot, lotsFor, lotsOnHand, movesOf } from '$lib/server/lots/read.ts';
 import { receiveLot, takeBackLot } from '$lib/server/lots/receive.ts';
-import type { LotInput } from '$lib/server/lots/types.ts';
+import type { LotInput } from '$lib/shelf/lots.ts';
 import { newId, type Row } from '$lib/server/rows.ts';
 import { recordSale, voidSale } from '$lib/server/sales/keep.ts';
 import { traceBatch } from '$lib/server/trace/back.ts';
@@ -30,7 +30,7 @@ async function receive(
 	more: Partial<LotInput> = {}
 ): Promise<string> {
 	const id = newId();
-	await receiveLot(bench.db, bench.kitchen.id, id, {
+	await receiveLot(bench.db, bench.kitchen, id, {
 		ingredientId,
 		material: '',
 		supplier: 'mill',
@@ -244,11 +244,11 @@ describe('receiving and counting', () => {
 			note: ''
 		};
 		const codes = [
-			await receiveLot(bench.db, bench.kitchen.id, id, lot),
-			await receiveLot(bench.db, bench.kitchen.id, id, lot)
+			await receiveLot(bench.db, bench.kitchen, id, lot),
+			await receiveLot(bench.db, bench.kitchen, id, lot)
 		];
 		expect(codes[0]).toBe(codes[1]);
-		const next = await receiveLot(bench.db, bench.kitchen.id, newId(), lot);
+		const next = await receiveLot(bench.db, bench.kitchen, newId(), lot);
 		expect(Number(next.slice(2))).toBe(Number(codes[0]?.slice(2)) + 1);
 		const prices = await bench.db('price_packs').where({ ingredient_id: roti.flour, amount: '15' });
 		expect(prices).toHaveLength(2);

@@ -12,7 +12,7 @@ import { keepSale, keepSales, recordSale, voidSale } from '$lib/server/sales/kee
 import { ALL, everySale, ledgerPage, salesOfBatch, type LedgerFilter } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
 import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
-import type { SaleEntry } from '$lib/server/sales/types.ts';
+import type { SaleEntry } from '$lib/sales/types.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import { makeRoti, useBench } from './kitchen.ts';
 
@@ -38,6 +38,9 @@ async function fourPacks(name: string): Promise<string> {
 		ballWeight_g: 60,
 		ballCount: 26,
 		rejects: 1,
+		sellable: 25,
+		packs: 4,
+		loose: 1,
 		servingPieces: null,
 		note: '',
 		doughWeight_g: 1600,

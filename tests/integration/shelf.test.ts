@@ -1,3 +1,4 @@
+import { dough } from '$core/testing/recipe.ts';
 import { describe, expect, it } from 'vitest';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
@@ -80,7 +81,7 @@ describe('a mix of the maker’s own', () => {
 		await createFormula(bench.db, bench.kitchen.id, formulaId, {
 			name: 'Of a mix',
 			mixGap: 'residue',
-			lines: [{ ingredient: premix, use: 'dough', grams: 1000 }],
+			lines: [dough(premix, 1000)],
 			productId: null,
 			product: {
 				pieceOne: 'roti',

@@ -1,14 +1,15 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { batchesLeft } from '$lib/server/batches/left.ts';
-import { batchesOnBench, getBatch, recentBatches } from '$lib/server/batches/read.ts';
+import { batchesOnBench, getBatch } from '$lib/server/batches/read.ts';
+import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
 import { addPricePack } from '$lib/server/prices.ts';
 import { today as todayOf } from '$lib/server/kitchens.ts';
 import { receiveLot } from '$lib/server/lots/receive.ts';
 import { newId } from '$lib/server/rows.ts';
 import { keepSale, voidSale } from '$lib/server/sales/keep.ts';
-import type { SaleEntry } from '$lib/server/sales/types.ts';
+import type { SaleEntry } from '$lib/sales/types.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { daysToMake } from '$lib/server/today/to-make.ts';
@@ -66,7 +67,7 @@ const attention = async () =>
 		bench.db,
 		bench.kitchen,
 		await batchesLeft(bench.db, bench.kitchen.id),
-		await recentBatches(bench.db, bench.kitchen)
+		await recentSummaries(bench.db, bench.kitchen)
 	);
 
 beforeAll(async () => {
@@ -170,7 +171,7 @@ describe('what wants looking at', () => {
 
 	it('names a lot past its date as grave, one near it not, and what runs out for what is planned', async () => {
 		const lot = (bestBefore: string, received: number, daysAgo: number) =>
-			receiveLot(bench.db, bench.kitchen.id, newId(), {
+			receiveLot(bench.db, bench.kitchen, newId(), {
 				ingredientId: roti.salt,
 				material: '',
 				supplier: '',

@@ -1,3 +1,5 @@
+import type { Exemption } from '../exemption.ts';
+
 /** Groups of Annex II to Regulation 1169/2011; cereals, nuts, fish and shellfish by their own names. */
 export const EU_ANNEX_II = [
 	'wheat',
@@ -35,3 +37,16 @@ export const ALLERGEN_WORDS: Record<string, string[]> = {
 	sulphite: ['sulphites', 'sulphite', 'sulfites', 'sulfite', 'sulphur dioxide', 'sulfur dioxide'],
 	lupin: ['lupins', 'lupin']
 };
+
+/** Exemptions a person may meet when choosing tags; everything else keeps its tag. */
+export const EU_EXEMPTIONS: readonly Exemption[] = [
+	{
+		what: 'Wheat-based glucose syrup and maltodextrin, and glucose syrup based on barley.',
+		source: 'Regulation 1169/2011 Annex II 1'
+	},
+	{ what: 'Fully refined soybean oil and fat.', source: 'Regulation 1169/2011 Annex II 6' },
+	{
+		what: 'Sulphites at 10 mg/kg or less of the finished food.',
+		source: 'Regulation 1169/2011 Annex II 12'
+	}
+];

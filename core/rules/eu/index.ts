@@ -1,33 +1,78 @@
+import { readTag } from '../../allergens/tags.ts';
+import { emphasisRuns } from '../../drawing/emphasis.ts';
 import { factorEnergy } from '../../nutrition/energy.ts';
 import { declaredAllergens } from '../allergens.ts';
-import type { Declarations, RuleInput, RuleSet } from '../ruleset.ts';
-import { EU_ANNEX_II } from './allergens.ts';
+import type { Declarations, PrintedFacts, RuleInput, RuleSet } from '../ruleset.ts';
+import { EU_ANNEX_II, EU_EXEMPTIONS } from './allergens.ts';
+import { EU_FIGURES, euColumns } from './figures.ts';
+import { euPacks } from './packs.ts';
+import { euNetSize_pt, euTextSize_pt } from './sizes.ts';
 import { euStatement } from './statement.ts';
 import { euTable } from './table.ts';
+import type { TableContent } from './format.ts';
 
 /** The European Union and, assimilated, the United Kingdom: Regulation 1169/2011. */
 export const eu: RuleSet = {
 	name: 'eu',
-	declare(input: RuleInput): Declarations {
-		const weighed = input.finishedWeight_g !== null && input.per100g !== null;
-		return {
-			serving: null,
-			panel: null,
-			table:
-				weighed && input.per100g
-					? {
-							per100g: euTable(input.per100g, factorEnergy(input.per100g)),
-							perPiece: euTable(input.perPiece, input.energy)
-						}
-					: null,
-			statement:
-				input.finishedWeight_g === null
-					? null
-					: euStatement(input.entries, input.finishedWeight_g, input.formulaName),
-			contains: declaredAllergens(input.entries, input.contactAllergens, EU_ANNEX_II),
-			containsText: null,
-			notices: [],
-			problems: []
-		};
-	}
+	place: 'EU and UK',
+	declare,
+	needed: [
+		'water_g',
+		'protein_g',
+		'fat_g',
+		'saturates_g',
+		'carbohydrate_g',
+		'fibre_g',
+		'sugars_g',
+		'sodium_mg'
+	],
+	printed: ['fat_g', 'saturates_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'sodium_mg'],
+	figures: EU_FIGURES,
+	columnsOf: euColumns,
+	energy_kcal: (energy) => energy.eu_kcal,
+	servingReason: () => null,
+	nutritionContent: (facts, pieceOne) => ({ panel: null, table: tableContent(facts, pieceOne) }),
+	formats: [],
+	formatProblem: () => null,
+	allergenGroups: EU_ANNEX_II,
+	exemptions: EU_EXEMPTIONS,
+	mayContainName(text) {
+		const tag = readTag(text);
+		return `**${tag?.species ?? tag?.group ?? text}**`;
+	},
+	mayContainRuns: emphasisRuns,
+	netQuantityText: (declared_g) => (declared_g < 1000 ? `${declared_g} g` : `${declared_g / 1000} kg`),
+	packs: euPacks,
+	leastTextSize_pt: euTextSize_pt,
+	leastNetSize_pt: (_, declared_g) => euNetSize_pt(declared_g),
+	asksDate: true,
+	dayFirst: true
 };
+
+function declare(input: RuleInput): Declarations {
+	return {
+		serving: null,
+		panel: null,
+		table:
+			input.finishedWeight_g !== null && input.per100g
+				? {
+						per100g: euTable(input.per100g, factorEnergy(input.per100g)),
+						perPiece: euTable(input.perPiece, input.energy)
+					}
+				: null,
+		statement:
+			input.finishedWeight_g === null
+				? null
+				: euStatement(input.entries, input.finishedWeight_g, input.foodName),
+		contains: declaredAllergens(input.entries, input.contactAllergens, EU_ANNEX_II),
+		containsText: null,
+		notices: [],
+		problems: []
+	};
+}
+
+function tableContent(facts: PrintedFacts, pieceOne: string): TableContent | null {
+	const finished_g = facts.yield.finishedWeight_g;
+	if (!facts.table || finished_g === null) return null;
+	return { table: facts.table, pieceHeading: `per ${pieceOne} (${Math.round(finished_g)} g)` };
+}

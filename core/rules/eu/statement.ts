@@ -1,13 +1,7 @@
 import { readTag } from '../../allergens/tags.ts';
+import { partText, withoutParenthesis } from '../../formula/naming.ts';
 import { roundTo, settled } from '../../measure/round.ts';
-import {
-	entriesMass_g,
-	entryText,
-	heaviestFirst,
-	sentence,
-	withoutParenthesis,
-	type StatementEntry
-} from '../../statement/entries.ts';
+import { entriesMass_g, heaviestFirst, sentence, type StatementEntry } from '../entry.ts';
 import { ALLERGEN_WORDS, EU_ANNEX_II } from './allergens.ts';
 
 /** Words of a product's name that do not single out an ingredient. */
@@ -33,7 +27,7 @@ const COMMON_WORDS = new Set([
 export function euStatement(
 	entries: readonly StatementEntry[],
 	finishedWeight_g: number,
-	formulaName: string
+	foodName: string
 ): string {
 	const mixed_g = entriesMass_g(entries);
 	const others_g = entriesMass_g(entries.filter((entry) => !entry.isWater));
@@ -43,8 +37,8 @@ export function euStatement(
 		.map((entry) => ({ entry, order: { ...entry, mass_g: entry.isWater ? water_g : entry.mass_g } }));
 	const mixedMass = new Map(kept.map(({ entry }) => [entry.name, entry.mass_g]));
 	const texts = heaviestFirst(kept.map(({ order }) => order)).map((entry) => {
-		const text = emphasised(entryText(entry), entry.allergens);
-		if (!isNamed(entry, formulaName)) return text;
+		const text = emphasised(partText(entry), entry.allergens);
+		if (!isNamed(entry, foodName)) return text;
 		const share = ((mixedMass.get(entry.name) ?? 0) / mixed_g) * 100;
 		return `${text} (${roundTo(share, share < 1 ? 0.1 : 1)}%)`;
 	});
@@ -66,9 +60,9 @@ function wordsFor(text: string): string[] {
 	return ALLERGEN_WORDS[tag.group] ?? [tag.group];
 }
 
-function isNamed(entry: StatementEntry, formulaName: string): boolean {
+function isNamed(entry: StatementEntry, foodName: string): boolean {
 	if (entry.isWater) return false;
-	const inName = words(formulaName);
+	const inName = words(foodName);
 	return words(withoutParenthesis(entry.name)).some((word) =>
 		inName.some((named) => named === word || (named.length >= 4 && word.startsWith(named)))
 	);

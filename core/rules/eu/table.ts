@@ -13,8 +13,10 @@ export const TABLE_LINES = [
 	'salt'
 ] as const;
 
+export type TableKey = (typeof TABLE_LINES)[number];
+
 /** An EU/UK nutrition table column as it prints; null is unknown. */
-export type EuTable = Record<(typeof TABLE_LINES)[number], string | null>;
+export type EuTable = Record<TableKey, string | null>;
 
 /**
  * Rounding of the Commission's guidance of December 2012: whole grams from `coarseFrom`, tenths (or

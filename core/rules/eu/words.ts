@@ -1,10 +1,10 @@
-import type { TABLE_LINES } from './table.ts';
+import type { TableKey } from './table.ts';
 
 const GRAMS =
 	'0 prints 0 g; to 0.5 g prints “<0.5 g”; below 10 g the nearest 0.1 g; from 10 g the nearest gram';
 const SOURCE = 'Commission guidance on tolerances and rounding, December 2012';
 
-const WORDS: Record<(typeof TABLE_LINES)[number], string> = {
+const WORDS: Record<TableKey, string> = {
 	energy: 'the nearest kJ and kcal',
 	fat: GRAMS,
 	saturates:
@@ -17,6 +17,6 @@ const WORDS: Record<(typeof TABLE_LINES)[number], string> = {
 };
 
 /** How a line of the table is rounded, in words, and where that is set out. */
-export function tableRule(key: (typeof TABLE_LINES)[number]): { rule: string; source: string } {
+export function tableRule(key: TableKey): { rule: string; source: string } {
 	return { rule: WORDS[key], source: SOURCE };
 }

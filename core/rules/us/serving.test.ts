@@ -1,9 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { containerText, servingReason, usServing } from './serving.ts';
+import { containerText, servingReason, usServing as serve } from './serving.ts';
 
 const flat = { one: 'naan', many: 'naan', category: 'flatbread' as const }; // 50 g
 const tortilla = { one: 'tortilla', many: 'tortillas', category: 'tortilla' as const }; // 55 g
 const shell = { one: 'shell', many: 'shells', category: 'taco-shell' as const }; // 30 g
+/** The serving of a piece of so many grams; pieces to a pack and the maker's choice where they are given. */
+const usServing = (
+	piece: typeof flat | typeof tortilla | typeof shell,
+	weight_g: number,
+	pack?: { pieces: number },
+	choice?: number
+) => serve({ ...piece, packPieces: pack?.pieces ?? null, servingPieces: choice ?? null }, weight_g);
 const text = (...args: Parameters<typeof usServing>) => usServing(...args).serving.text;
 
 describe('small pieces, up to half the reference amount', () => {
@@ -139,9 +146,8 @@ describe('why the serving is what it is, in words', () => {
 	const roti = { one: 'roti', many: 'rotis', category: 'flatbread' as const };
 	const reason = (weight: number, pack?: number, choice?: number) =>
 		servingReason(
-			roti,
+			{ ...roti, packPieces: pack ?? null, servingPieces: choice ?? null },
 			weight,
-			pack === undefined ? undefined : { pieces: pack },
 			usServing(roti, weight, pack === undefined ? undefined : { pieces: pack }, choice).serving
 		);
 

@@ -1,4 +1,4 @@
-import type { Category, Pack, Piece } from '../../formula/types.ts';
+import type { Category, Product } from '../../formula/types.ts';
 import { roundTo, settled } from '../../measure/round.ts';
 import type { Notice, Problem } from '../../problem.ts';
 
@@ -12,6 +12,9 @@ export const REFERENCE_AMOUNT_G: Record<Category, number> = {
 const FRACTIONS = [2, 3, 4, 5, 6] as const;
 
 export type ExtraColumn = 'piece' | 'package';
+
+/** What of a product the serving rule goes by. */
+export type ServedProduct = Pick<Product, 'one' | 'many' | 'category' | 'packPieces' | 'servingPieces'>;
 
 export interface UsServing {
 	/** Whole pieces in a serving; null when it is a fraction of one. */
@@ -40,38 +43,37 @@ export interface ServingResult {
 
 /**
  * The serving of a product by 21 CFR 101.9(b)(2)–(6) (computation, section 6).
- * `finishedWeight_g` is of one piece; `choice` is the maker's where the rule leaves one.
+ * `finishedWeight_g` is of one piece.
  */
 export function usServing(
-	piece: Pick<Piece, 'one' | 'many' | 'category'>,
-	finishedWeight_g: number,
-	pack: Pick<Pack, 'pieces'> | undefined,
-	choice: number | undefined
+	product: ServedProduct,
+	finishedWeight_g: number
 ): ServingResult {
-	const reference_g = REFERENCE_AMOUNT_G[piece.category];
+	const { packPieces, servingPieces: choice } = product;
+	const reference_g = REFERENCE_AMOUNT_G[product.category];
 	const ofReference = settled(finishedWeight_g / reference_g);
-	const packShare = pack ? settled((pack.pieces * finishedWeight_g) / reference_g) : null;
+	const packShare = packPieces === null ? null : settled((packPieces * finishedWeight_g) / reference_g);
 	const hasChoice = ofReference > 0.5 && ofReference < 0.67 && !(packShare !== null && packShare < 2);
 	const notices: Notice[] = [];
 	const problems: Problem[] = [];
-	if (choice !== undefined && !hasChoice)
+	if (choice !== null && !hasChoice)
 		notices.push({
 			code: 'serving-choice-unused',
 			message:
 				'the serving rule leaves no choice at this weight, so the chosen pieces per serving are not used',
 			ingredient: null
 		});
-	if (choice !== undefined && hasChoice && choice !== 1 && choice !== 2)
+	if (choice !== null && hasChoice && choice !== 1 && choice !== 2)
 		problems.push({ path: 'batch.servingPieces', message: `a serving is 1 or 2 pieces here, not ${choice}` });
 
 	const finish = (size: { pieces: number } | { divisor: number } | 'package'): ServingResult => {
 		const piecesPerServing =
-			size === 'package' ? (pack?.pieces ?? 1) : 'pieces' in size ? size.pieces : 1 / size.divisor;
+			size === 'package' ? (packPieces ?? 1) : 'pieces' in size ? size.pieces : 1 / size.divisor;
 		const grams = roundTo(finishedWeight_g * piecesPerServing, 1);
 		const whole = size === 'package' || 'pieces' in size;
 		const columns: UsServing['columns'] = ['serving'];
 		if (size !== 'package') {
-			const extra = extraColumn(ofReference, pack, packShare);
+			const extra = extraColumn(ofReference, packPieces, packShare);
 			if (extra) columns.push(extra);
 		}
 		return {
@@ -79,8 +81,8 @@ export function usServing(
 				pieces: whole ? piecesPerServing : null,
 				fraction: whole ? null : `1/${size.divisor}`,
 				grams,
-				text: `${sizeText(size, pack, piece)} (${grams}g)`,
-				perContainer: pack ? containerText(pack.pieces / piecesPerServing) : null,
+				text: `${sizeText(size, product)} (${grams}g)`,
+				perContainer: packPieces === null ? null : containerText(packPieces / piecesPerServing),
 				columns
 			},
 			piecesPerServing,
@@ -99,12 +101,11 @@ export function usServing(
 
 function sizeText(
 	size: { pieces: number } | { divisor: number } | 'package',
-	pack: Pick<Pack, 'pieces'> | undefined,
-	piece: Pick<Piece, 'one' | 'many'>
+	{ one, many, packPieces }: ServedProduct
 ): string {
-	if (size === 'package') return pack?.pieces === 1 ? `1 ${piece.one}` : '1 package';
-	if ('divisor' in size) return `1/${size.divisor} ${piece.one}`;
-	return size.pieces === 1 ? `1 ${piece.one}` : `${size.pieces} ${piece.many}`;
+	if (size === 'package') return packPieces === 1 ? `1 ${one}` : '1 package';
+	if ('divisor' in size) return `1/${size.divisor} ${one}`;
+	return size.pieces === 1 ? `1 ${one}` : `${size.pieces} ${many}`;
 }
 
 /**
@@ -113,11 +114,11 @@ function sizeText(
  */
 function extraColumn(
 	ofReference: number,
-	pack: Pick<Pack, 'pieces'> | undefined,
+	packPieces: number | null,
 	packShare: number | null
 ): ExtraColumn | null {
 	if (ofReference >= 2 && ofReference <= 3) return 'piece';
-	if (pack && packShare !== null && pack.pieces > 1 && packShare >= 2 && packShare <= 3) return 'package';
+	if (packPieces !== null && packShare !== null && packPieces > 1 && packShare >= 2 && packShare <= 3) return 'package';
 	return null;
 }
 
@@ -157,33 +158,32 @@ function percentText(share: number): string {
  * what the rule makes of it (21 CFR 101.9(b)(2), (b)(3), (b)(6), (b)(12)).
  */
 export function servingReason(
-	piece: Pick<Piece, 'one' | 'many' | 'category'>,
+	{ one, many, category, packPieces }: ServedProduct,
 	finishedWeight_g: number,
-	pack: Pick<Pack, 'pieces'> | undefined,
 	serving: UsServing
 ): string {
-	const reference_g = REFERENCE_AMOUNT_G[piece.category];
+	const reference_g = REFERENCE_AMOUNT_G[category];
 	const ofReference = settled(finishedWeight_g / reference_g);
 	const weight = (grams: number) => `${roundTo(grams, 0.1)} g`;
 	const share = (grams: number) =>
 		`${weight(grams)}, ${percentText(grams / reference_g)} % of the ${reference_g} g reference amount`;
-	const pack_g = pack ? pack.pieces * finishedWeight_g : null;
+	const pack_g = packPieces === null ? null : packPieces * finishedWeight_g;
 	const packShare = pack_g === null ? null : settled(pack_g / reference_g);
 	if (pack_g !== null && packShare !== null && packShare < 2)
 		return `The pack holds ${share(pack_g)}: a pack of less than twice that is one serving.`;
 
-	const one = `One ${piece.one} weighs ${share(finishedWeight_g)}`;
+	const weighs = `One ${one} weighs ${share(finishedWeight_g)}`;
 	const extra = serving.columns[1];
 	const column =
 		extra === 'package' && pack_g !== null
 			? ` The pack holds ${share(pack_g)}: from 200 to 300 %, a second column states the whole pack.`
 			: '';
 	if (ofReference <= 0.5)
-		return `${one}: the number that comes nearest to it is a serving, ${serving.pieces === 1 ? `1 ${piece.one}` : `${serving.pieces} ${piece.many}`}.${column}`;
+		return `${weighs}: the number that comes nearest to it is a serving, ${serving.pieces === 1 ? `1 ${one}` : `${serving.pieces} ${many}`}.${column}`;
 	if (ofReference < 0.67)
-		return `${one}: one or two may be declared; ${serving.pieces === 1 ? 'one is' : 'two are'}.${column}`;
-	if (ofReference < 2) return `${one}: one is a serving.${column}`;
+		return `${weighs}: one or two may be declared; ${serving.pieces === 1 ? 'one is' : 'two are'}.${column}`;
+	if (ofReference < 2) return `${weighs}: one is a serving.${column}`;
 	const fraction = `the fraction of one that comes nearest to it is a serving, ${serving.fraction ?? '1'}`;
-	if (ofReference <= 3) return `${one}: ${fraction}, and a second column states the whole ${piece.one}.`;
-	return `${one}: ${fraction}; above 300 % no second column is asked for.`;
+	if (ofReference <= 3) return `${weighs}: ${fraction}, and a second column states the whole ${one}.`;
+	return `${weighs}: ${fraction}; above 300 % no second column is asked for.`;
 }

@@ -1,6 +1,6 @@
 import { Decimal } from 'decimal.js';
-import type { BatchLeft } from '../server/batches/left.ts';
-import type { SaleEntry } from '../server/sales/types.ts';
+import type { BatchLeft } from '../batch/left.ts';
+import type { SaleEntry } from './types.ts';
 import type { PaidBy, SaleKind } from './kinds.ts';
 
 /** A product at the stall, with its batches that have packs left, oldest first. */

@@ -1,5 +1,5 @@
 import { monotonicFactory } from 'ulid';
-import type { SaleEntry } from '../server/sales/types.ts';
+import type { SaleEntry } from './types.ts';
 import { postItems, Queue } from '../queue.svelte.ts';
 
 const nextId = monotonicFactory();

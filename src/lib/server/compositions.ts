@@ -1,39 +1,14 @@
-import { COMPOSITION_KEYS, type Composition } from '$core/composition/nutrients.ts';
-import type { Intervals } from '$core/composition/pack-label.ts';
+import type { Source, StoredComposition, CompositionInput } from '../shelf/composition.ts';
+import { COMPOSITION_KEYS, compositionOf } from '$core/composition/nutrients.ts';
+import type { Intervals } from '$core/rules/pack-label.ts';
 import type { Database } from './db/connection.ts';
 import { newId, toNumber, utcNow, type Row } from './rows.ts';
-
-/** Where values come from, best first (computation, section 1). */
-export const SOURCES = ['specification', 'pack', 'reference', 'estimate'] as const;
-/** A mix's values follow from its own lines. */
-export type Source = (typeof SOURCES)[number] | 'mix';
-
-/** One version of an ingredient's composition, with its source. */
-export interface StoredComposition {
-	id: string;
-	ingredientId: string;
-	per100g: Composition;
-	source: Source;
-	sourceNote: string;
-	/** Day of the source: when the pack was bought, when the specification was issued. */
-	sourceOn: string | null;
-	/** Serving of the pack label the values were typed from, and its figures as printed. */
-	serving_g: number | null;
-	printed: Record<string, string> | null;
-	/** What the rounding of a pack label leaves open, per 100 g. */
-	intervals: Intervals;
-	createdAt: string;
-}
-
-/** A composition as it is added: what is left out is not known of it. */
-export type CompositionInput = Pick<StoredComposition, 'per100g' | 'source' | 'sourceNote'> &
-	Partial<Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals'>>;
 
 function fromRow(row: Row): StoredComposition {
 	return {
 		id: String(row.id),
 		ingredientId: String(row.ingredient_id),
-		per100g: Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, toNumber(row[key])])),
+		per100g: compositionOf(Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, toNumber(row[key])]))),
 		source: row.source as Source,
 		sourceNote: String(row.source_note),
 		sourceOn: row.source_on === null ? null : String(row.source_on),

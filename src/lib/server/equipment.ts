@@ -1,18 +1,7 @@
+import type { Equipment } from '../kitchen/types.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toNumber, utcNow, type Row } from './rows.ts';
-
-/** What batches are made on: a bowl, a board, a griddle. */
-export interface Equipment {
-	id: string;
-	name: string;
-	/** Its empty weight, for weighings that forgot to take it off; null while it was not weighed. */
-	tare_g: number | null;
-	/** What it draws while it heats; null where it does not, or nobody said. */
-	power_kw: number | null;
-	/** No longer used; it stays for the batches that were made on it. */
-	retired: boolean;
-}
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {

@@ -1,19 +1,19 @@
 import { FILE_EXTENSION } from '$core/file/write.ts';
-import type { Ingredient, Recipe } from '$core/formula/types.ts';
-import { sumOf } from '$core/measure/round.ts';
-import { productParts, recipeOf } from '../recipe.ts';
+import { doughMass_g, type Ingredient, type Recipe } from '$core/formula/types.ts';
+import { coreLine, coreProduct, recipeOf } from '../formula/recipe.ts';
 import { createBatch } from './batches/create.ts';
 import { getBatch } from './batches/read.ts';
 import { recordBatch } from './batches/record.ts';
 import type { Database } from './db/connection.ts';
+import { inTransaction } from './db/transaction.ts';
 import { refuse } from './errors.ts';
 import { freeName } from './formulas/drafts.ts';
 import { createFormula } from './formulas/keep.ts';
-import { coreLine } from './formulas/lines.ts';
 import { getFormula, listFormulas } from './formulas/read.ts';
-import type { Formula } from './formulas/types.ts';
+import type { Formula } from '../formula/types.ts';
 import { addIngredient } from './ingredients.ts';
-import { today, type Kitchen } from './kitchens.ts';
+import { today } from './kitchens.ts';
+import type { Kitchen } from '../kitchen/types.ts';
 import { addPricePack } from './prices.ts';
 import { newId } from './rows.ts';
 import { readCoreShelf } from './shelf.ts';
@@ -27,19 +27,15 @@ export async function formulaRecipe(db: Database, kitchen: Kitchen, id: string):
 	const [product] = formula.products;
 	if (formula.number === 0 || !product)
 		return refuse('', 'keep a version of the formula first: there is only a draft');
-	return recipeOf(
-		productParts(
-			{
-				rules: kitchen.rules,
-				currency: kitchen.currency,
-				name: formula.name,
-				lines: formula.lines.map(coreLine),
-				ingredients,
-				mixGap: formula.mixGap
-			},
-			product
-		)
-	);
+	return recipeOf({
+		rules: kitchen.rules,
+		currency: kitchen.currency,
+		name: formula.name,
+		lines: formula.lines,
+		mixGap: formula.mixGap,
+		ingredients,
+		product: coreProduct(product)
+	});
 }
 
 /** A file name out of a formula's or batch's name. */
@@ -69,28 +65,29 @@ export interface Imported {
 export async function importRecipe(db: Database, kitchen: Kitchen, recipe: Recipe): Promise<Imported> {
 	if (recipe.currency !== kitchen.currency)
 		refuse('', `the file counts in ${recipe.currency} and this kitchen in ${kitchen.currency}`);
-	return db.transaction(async (transaction) => {
+	return inTransaction(db, async (transaction) => {
 		const day = today(kitchen);
 		const { ids, added } = await shelve(transaction, kitchen, recipe, day);
 		const names = (await listFormulas(transaction, kitchen.id)).map((formula) => formula.name);
 		const formulaId = newId();
+		const { product } = recipe;
 		await createFormula(transaction, kitchen.id, formulaId, {
 			name: freeName(recipe.formula.name, names),
-			mixGap: recipe.batch?.mixGap ?? 'residue',
+			mixGap: recipe.formula.mixGap,
 			lines: recipe.formula.lines.map((line) => ({
 				...coreLine(line),
 				ingredient: ids.get(line.ingredient) ?? ''
 			})),
 			productId: null,
 			product: {
-				pieceOne: recipe.piece.one,
-				pieceMany: recipe.piece.many,
-				category: recipe.piece.category,
-				ballWeight_g: recipe.piece.ballWeight_g ?? ballOf(recipe),
-				packPieces: recipe.pack?.pieces ?? 1,
+				pieceOne: product.one,
+				pieceMany: product.many,
+				category: product.category,
+				ballWeight_g: product.ballWeight_g ?? ballOf(recipe),
+				packPieces: product.packPieces ?? 1,
 				servingPieces: servingOf(recipe),
 				price: null,
-				materials: recipe.pack?.materials ?? []
+				materials: product.materials
 			}
 		});
 		const formula = await getFormula(transaction, kitchen.id, formulaId);
@@ -99,15 +96,13 @@ export async function importRecipe(db: Database, kitchen: Kitchen, recipe: Recip
 }
 
 /** Where only a count is given, a ball is its share of the dough (computation, section 4). */
-function ballOf(recipe: Recipe): number {
-	const dough_g =
-		recipe.batch?.doughWeight_g ??
-		sumOf(recipe.formula.lines, (line) => (line.use === 'dough' ? line.grams : 0));
-	return dough_g / (recipe.piece.count ?? 1);
+function ballOf({ formula, product, measured }: Recipe): number {
+	const dough_g = measured.doughWeight_g ?? doughMass_g(formula.lines);
+	return dough_g / (measured.balls ?? product.balls ?? 1);
 }
 
 const servingOf = (recipe: Recipe) => {
-	const pieces = recipe.batch?.servingPieces;
+	const pieces = recipe.product.servingPieces;
 	return pieces === 1 || pieces === 2 ? pieces : null;
 };
 
@@ -135,9 +130,9 @@ async function shelve(
 			name,
 			kind: ingredient.kind,
 			// The name may have got a number here; what the bag says stays what the file said.
-			labelUs: ingredient.label?.us ?? ingredient.name.trim().toLowerCase(),
-			labelEu: ingredient.label?.eu ?? ingredient.name.trim().toLowerCase(),
-			parts: ingredient.parts ?? [],
+			labelUs: ingredient.label.us ?? ingredient.name.trim().toLowerCase(),
+			labelEu: ingredient.label.eu ?? ingredient.name.trim().toLowerCase(),
+			parts: ingredient.parts,
 			allergens: ingredient.allergens ?? [],
 			confirmedOn: ingredient.allergens ? day : null,
 			evidence: ingredient.allergens ? 'Square Batch file' : '',
@@ -150,7 +145,7 @@ async function shelve(
 			await addPricePack(db, kitchen.id, id, {
 				amount: ingredient.price.amount,
 				grams: ingredient.price.grams,
-				usable: ingredient.price.usable ?? 1,
+				usable: ingredient.price.usable,
 				boughtOn: day,
 				supplier: 'Square Batch file'
 			});
@@ -164,15 +159,15 @@ function said(ingredient: Ingredient): string {
 	return JSON.stringify([
 		ingredient.name,
 		ingredient.kind,
-		ingredient.label?.us ?? '',
-		ingredient.label?.eu ?? '',
-		ingredient.parts ?? [],
+		ingredient.label.us ?? '',
+		ingredient.label.eu ?? '',
+		ingredient.parts,
 		Object.entries(ingredient.per100g)
-			.filter(([, value]) => value !== null && value !== undefined)
+			.filter(([, value]) => value !== null)
 			.sort(),
-		ingredient.allergens ?? null,
+		ingredient.allergens,
 		ingredient.price
-			? [Number(ingredient.price.amount), ingredient.price.grams, ingredient.price.usable ?? 1]
+			? [Number(ingredient.price.amount), ingredient.price.grams, ingredient.price.usable]
 			: null
 	]);
 }
@@ -184,34 +179,36 @@ async function measuredBatch(
 	recipe: Recipe,
 	day: string
 ): Promise<string | null> {
-	const measured = recipe.batch;
+	const { measured } = recipe;
+	const { doughWeight_g, ballWeights_g, finishedWeights_g, balls, rejects } = measured;
 	const isMeasured =
-		measured?.doughWeight_g !== undefined ||
-		measured?.ballWeights_g !== undefined ||
-		measured?.finishedWeights_g !== undefined ||
-		measured?.rejects !== undefined;
+		doughWeight_g !== null || balls !== null || rejects + ballWeights_g.length + finishedWeights_g.length > 0;
 	const [product] = formula.products;
-	if (!measured || !isMeasured || !product) return null;
+	if (!isMeasured || !product) return null;
 	const batchId = await createBatch(db, kitchen, newId(), { productId: product.id, madeOn: day, factor: 1 });
 	const planned = await getBatch(db, kitchen, batchId);
 	await recordBatch(db, kitchen, batchId, planned.version, {
 		madeOn: day,
 		ballWeight_g: product.ballWeight_g,
-		ballCount: recipe.piece.count ?? null,
-		rejects: measured.rejects ?? 0,
+		ballCount: balls,
+		rejects,
+		// A file counts no packs: they are counted here, or there are none to sell.
+		sellable: null,
+		packs: null,
+		loose: null,
 		servingPieces: product.servingPieces,
 		note: 'from a Square Batch file',
-		doughWeight_g: measured.doughWeight_g ?? null,
+		doughWeight_g,
 		leftover_g: null,
-		ballWeights_g: measured.ballWeights_g ?? [],
-		finishedWeights_g: measured.finishedWeights_g ?? [],
+		ballWeights_g,
+		finishedWeights_g,
 		lines: planned.lines.map((line, index) => {
 			const source = recipe.formula.lines[index];
 			return {
 				id: line.id,
 				// The file's own grams: the plan is rounded to this kitchen's scale.
-				grams: source ? (source.use === 'dough' ? source.grams : source.consumed_g) : line.planned_g,
-				uptake_g: source && source.use !== 'dough' ? (source.uptake_g ?? null) : null
+				grams: source?.used_g ?? null,
+				uptake_g: source?.uptake_g ?? null
 			};
 		})
 	});

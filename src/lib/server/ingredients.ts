@@ -1,61 +1,16 @@
-import type { MixLine } from '$core/composition/compound.ts';
+import type { ShelfIngredient, IngredientInput } from '../shelf/ingredient.ts';
+import type { MixLine } from '$core/formula/mix.ts';
 import type { Kind } from '$core/composition/kinds.ts';
 import type { Part } from '$core/formula/types.ts';
-import {
-	addComposition,
-	currentCompositions,
-	sameComposition,
-	type CompositionInput,
-	type StoredComposition
-} from './compositions.ts';
+import { addComposition, currentCompositions, sameComposition } from './compositions.ts';
+import type { CompositionInput, StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
+import { inTransaction } from './db/transaction.ts';
 import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';
-import { measuresByIngredient, type StoredMeasure } from './measures.ts';
+import { measuresByIngredient } from './measures.ts';
+import type { StoredMeasure } from '../shelf/ingredient.ts';
 import { mixLines, setMixLines } from './mixes.ts';
 import { newId, toList, toNumber, utcNow, type Row } from './rows.ts';
-
-/** An ingredient on the shelf. */
-export interface ShelfIngredient {
-	id: string;
-	name: string;
-	kind: Kind;
-	labelUs: string;
-	labelEu: string;
-	parts: Part[];
-	/** Tags as noted; they count once somebody has confirmed them. */
-	allergens: string[];
-	/** Tags that its pack says it may contain. */
-	mayContain: string[];
-	confirmedOn: string | null;
-	evidence: string;
-	version: number;
-	composition: StoredComposition;
-	/** The shipped row it began as, which says what else it is called; null when it began from nothing. */
-	referenceId: string | null;
-	/** Lines of a mix of the maker's own; null for what is bought. */
-	mix: MixLine[] | null;
-	/** What goes into one jar of a mix. */
-	portion_g: number | null;
-	measures: StoredMeasure[];
-}
-
-/** What a person may change of an ingredient. */
-export interface IngredientInput extends CompositionInput {
-	name: string;
-	kind: Kind;
-	labelUs: string;
-	labelEu: string;
-	parts: Part[];
-	allergens: string[];
-	mayContain?: string[];
-	/** The day the allergens were confirmed; null while they are not. */
-	confirmedOn: string | null;
-	evidence: string;
-	referenceId?: string | null;
-	/** Lines of a mix, whose composition, parts and allergens then follow from them. */
-	mix?: MixLine[] | null;
-	portion_g?: number | null;
-}
 
 function fromRow(
 	row: Row,
@@ -137,7 +92,7 @@ export async function addIngredient(
 	input: IngredientInput,
 	id = newId()
 ): Promise<string> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		await transaction('ingredients')
 			.insert({
 				id,
@@ -167,7 +122,7 @@ export async function saveIngredient(
 	version: number,
 	input: IngredientInput
 ): Promise<void> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		const changed = await transaction('ingredients')
 			.where({ kitchen_id: kitchenId, id, version })
 			.update({ ...columns(input), version: version + 1 })

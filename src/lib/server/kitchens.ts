@@ -1,25 +1,10 @@
+import type { Kitchen } from '../kitchen/types.ts';
 import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import { NotFound } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
-
-/** Whose data it is. */
-export interface Kitchen {
-	id: string;
-	name: string;
-	town: string;
-	/** Street and number, as a label prints it. */
-	address: string;
-	timeZone: string;
-	currency: string;
-	rules: RulesName;
-	/** Smallest step the kitchen's scale shows. */
-	scaleDivision_g: number;
-	/** The cups and spoons it measures with. */
-	measureSet: MeasureSet;
-}
 
 const COLUMNS = {
 	id: 'id',

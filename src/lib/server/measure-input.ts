@@ -1,7 +1,7 @@
 import { mean, roundTo } from '$core/measure/round.ts';
 import type { MeasureForm } from './edge/ingredient.ts';
 import { refuse } from './errors.ts';
-import type { StoredMeasure } from './measures.ts';
+import type { StoredMeasure } from '../shelf/ingredient.ts';
 
 /** How often a maker weighs a measure before its mean stands for it. */
 const LEAST_READINGS = 3;

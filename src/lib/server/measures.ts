@@ -1,17 +1,8 @@
+import type { MeasureBasis } from '../shelf/ingredient.ts';
+import type { StoredMeasure } from '../shelf/ingredient.ts';
 import type { Measures, MeasureWeight } from '$core/measure/convert.ts';
 import type { Database } from './db/connection.ts';
 import { groupBy, newId, toList, utcNow, type Row } from './rows.ts';
-
-/** How a measure's weight is known, surest last. */
-export type MeasureBasis = 'reference' | 'typed' | 'weighed';
-
-/** Grams of one household measure of an ingredient. */
-export interface StoredMeasure extends MeasureWeight {
-	measure: string;
-	basis: MeasureBasis;
-	/** The maker's own readings, where they weighed it. */
-	readings: number[];
-}
 
 function fromRow(row: Row): StoredMeasure {
 	return {

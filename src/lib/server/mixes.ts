@@ -1,4 +1,4 @@
-import { mixCycle, type MixLine } from '$core/composition/compound.ts';
+import { mixCycle, type MixLine } from '$core/formula/mix.ts';
 import type { Database } from './db/connection.ts';
 import { refuse } from './errors.ts';
 import { groupBy, newId, type Row } from './rows.ts';

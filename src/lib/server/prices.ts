@@ -1,19 +1,7 @@
+import type { PricePack } from '../shelf/price.ts';
 import type { Price } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
 import { newId, toMoney, utcNow, type Row } from './rows.ts';
-
-/** What was paid for a pack of an ingredient. */
-export interface PricePack {
-	id: string;
-	ingredientId: string;
-	/** Decimal string in the kitchen's currency. */
-	amount: string;
-	grams: number;
-	/** Share that can be used, 0 to 1. */
-	usable: number;
-	boughtOn: string;
-	supplier: string;
-}
 
 function fromRow(row: Row): PricePack {
 	return {
@@ -47,9 +35,9 @@ export function priceOn(
 	packsNewestFirst: readonly PricePack[],
 	ingredientId: string,
 	day: string
-): Price | undefined {
+): Price | null {
 	const pack = packsNewestFirst.find((each) => each.ingredientId === ingredientId && each.boughtOn <= day);
-	return pack && { amount: pack.amount, grams: pack.grams, usable: pack.usable };
+	return pack ? { amount: pack.amount, grams: pack.grams, usable: pack.usable } : null;
 }
 
 /** Adds a price pack; its id. Prices are history: none is changed. */

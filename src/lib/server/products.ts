@@ -1,35 +1,11 @@
+import type { Product, ProductInput } from '../formula/product.ts';
 import type { WeighedDisc } from '$core/formula/piece.ts';
 import type { Category, Material } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toList, toMoney, toNumber, utcNow, type Row } from './rows.ts';
 
-/** A formula made at one ball weight, packed in one size. */
-export interface Product {
-	id: string;
-	formulaId: string;
-	/** The formula's name. */
-	name: string;
-	pieceOne: string;
-	pieceMany: string;
-	category: Category;
-	ballWeight_g: number;
-	packPieces: number;
-	/** The maker's choice where the serving rule leaves one. */
-	servingPieces: number | null;
-	/** Price of one pack, decimal string; null while none is set. */
-	price: string | null;
-	materials: Material[];
-	/** How wide and how thick a piece is opened; null while nobody has said. */
-	diameter_cm: number | null;
-	thickness_mm: number | null;
-	/** Discs the maker measured and weighed. */
-	discs: WeighedDisc[];
-}
 
-type Shape = Pick<Product, 'diameter_cm' | 'thickness_mm' | 'discs'>;
-
-export type ProductInput = Omit<Product, 'id' | 'formulaId' | 'name' | keyof Shape> & Partial<Shape>;
 
 /** Names of everything products are packed in, each once. */
 export async function materialNames(db: Database, kitchenId: string): Promise<string[]> {

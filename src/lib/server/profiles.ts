@@ -1,13 +1,8 @@
+import type { KeptProfile } from '../kitchen/types.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, Stale } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
-
-/** The kitchen's local profile and its record version; 0 while nothing is noted. */
-export interface KeptProfile {
-	profile: LocalProfile | null;
-	version: number;
-}
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {

@@ -15,6 +15,9 @@ export function toNumber(value: unknown): number | null {
 	return value === null || value === undefined ? null : Number(value);
 }
 
+/** A reference that may be empty. */
+export const idOrNull = (value: unknown): string | null => (value === null ? null : String(value));
+
 /** Money as the database gives it, without the zeros past the cents: `6.5000` → `6.50`. */
 export function toMoney(value: unknown): string {
 	return String(value).replace(/(\.\d\d\d*?)0+$/, '$1');

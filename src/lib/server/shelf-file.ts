@@ -1,22 +1,21 @@
+import type { ShelfRow } from '../shelf/file-row.ts';
 import Papa from 'papaparse';
 import { readCsv } from './csv-rows.ts';
 import { COMPOSITION_KEYS } from '$core/composition/nutrients.ts';
 import { measuresText, readMeasures, type Measures } from '$core/measure/convert.ts';
 import { pathText } from '$core/file/messages.ts';
-import { partsText } from '$core/statement/parts.ts';
+import { partsText } from '$core/formula/parts.ts';
 import type { Database } from './db/connection.ts';
+import { inTransaction } from './db/transaction.ts';
 import { ingredientForm, ingredientInput, priceForm, type PriceForm } from './edge/ingredient.ts';
 import { Refused } from './errors.ts';
-import {
-	addIngredient,
-	listIngredients,
-	saveIngredient,
-	type IngredientInput,
-	type ShelfIngredient
-} from './ingredients.ts';
-import { today, type Kitchen } from './kitchens.ts';
+import { addIngredient, listIngredients, saveIngredient } from './ingredients.ts';
+import type { IngredientInput, ShelfIngredient } from '../shelf/ingredient.ts';
+import { today } from './kitchens.ts';
+import type { Kitchen } from '../kitchen/types.ts';
 import { setMeasures, toMeasures } from './measures.ts';
-import { addPricePack, pricePacks, type PricePack } from './prices.ts';
+import { addPricePack, pricePacks } from './prices.ts';
+import type { PricePack } from '../shelf/price.ts';
 import { newId } from './rows.ts';
 
 /** Columns of the shelf as CSV, in order; documented in docs/shelf-csv.md. */
@@ -49,18 +48,6 @@ interface FileRow {
 	line: number;
 	row: TextRow;
 	problem: string;
-}
-
-/** A row of an imported shelf: what it would do, or why it cannot. */
-export interface ShelfRow {
-	/** Line of the file, counted as a text editor counts; entry number of a JSON list. */
-	line: number;
-	name: string;
-	state: 'new' | 'changed' | 'same' | 'bad';
-	/** What is wrong, each with its column. */
-	problems: { column: string; message: string }[];
-	/** What it would change of an ingredient that is there. */
-	changes: string[];
 }
 
 interface SoundRow {
@@ -327,7 +314,7 @@ export async function importShelf(
 	text: string,
 	lines: ReadonlySet<number>
 ): Promise<{ added: number; changed: number }> {
-	return db.transaction(async (transaction) => {
+	return inTransaction(db, async (transaction) => {
 		const done = { added: 0, changed: 0 };
 		for (const { shown, sound, there } of await readAll(transaction, kitchen, text)) {
 			if (!sound || !lines.has(shown.line) || shown.state === 'same') continue;

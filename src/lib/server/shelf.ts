@@ -1,26 +1,28 @@
-import { mixFacts } from '$core/composition/compound.ts';
-import type { Composition } from '$core/composition/nutrients.ts';
+import { mixPrice } from '$core/cost/mix-price.ts';
+import { mixFacts } from '$core/formula/mix.ts';
+import { compositionOf, type Composition } from '$core/composition/nutrients.ts';
 import type { Ingredient, Price, RulesName } from '$core/formula/types.ts';
 import { addComposition, sameComposition } from './compositions.ts';
 import type { Database } from './db/connection.ts';
-import { listIngredients, type ShelfIngredient } from './ingredients.ts';
-import type { Kitchen } from './kitchens.ts';
-import { priceOn, pricePacks, type PricePack } from './prices.ts';
+import { listIngredients } from './ingredients.ts';
+import type { ShelfIngredient } from '../shelf/ingredient.ts';
+import type { Kitchen } from '../kitchen/types.ts';
+import { priceOn, pricePacks } from './prices.ts';
+import type { PricePack } from '../shelf/price.ts';
 
 /** An ingredient that is bought, as the core takes it; unconfirmed allergens are none it knows of. */
-function bought(ingredient: ShelfIngredient, price: Price | undefined): Ingredient {
+function bought(ingredient: ShelfIngredient, price: Price | null): Ingredient {
 	return {
 		id: ingredient.id,
 		name: ingredient.name,
 		kind: ingredient.kind,
-		label: {
-			...(ingredient.labelUs ? { us: ingredient.labelUs } : {}),
-			...(ingredient.labelEu ? { eu: ingredient.labelEu } : {})
-		},
-		...(ingredient.parts.length > 0 ? { parts: ingredient.parts } : {}),
+		label: { us: ingredient.labelUs || null, eu: ingredient.labelEu || null },
+		parts: ingredient.parts,
 		per100g: ingredient.composition.per100g,
 		allergens: ingredient.confirmedOn === null ? null : ingredient.allergens,
-		...(price ? { price } : {})
+		refined: [],
+		added: [],
+		price
 	};
 }
 
@@ -58,23 +60,35 @@ function mixed(
 	rules: RulesName
 ): Ingredient {
 	const facts = mixFacts(lines, ingredientOf, rules);
-	const price = base.price ?? facts.price;
 	return {
 		...base,
 		per100g: facts.per100g,
 		allergens: facts.allergens,
 		parts: facts.parts,
-		...(price ? { price } : {})
+		price: base.price ?? mixPrice(lines, ingredientOf).price
 	};
 }
 
 /** The kitchen's whole shelf as the core takes it on a day. */
 export async function readCoreShelf(db: Database, kitchen: Kitchen, day: string): Promise<Ingredient[]> {
+	return [...(await shelfReader(db, kitchen))(day).values()];
+}
+
+/** The kitchen's shelf by ingredient id as it was on any day: each day is worked out once. */
+export async function shelfReader(
+	db: Database,
+	kitchen: Kitchen
+): Promise<(day: string) => ReadonlyMap<string, Ingredient>> {
 	const [ingredients, packs] = await Promise.all([
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id)
 	]);
-	return [...coreShelf(ingredients, packs, day, kitchen.rules).values()];
+	const days = new Map<string, ReadonlyMap<string, Ingredient>>();
+	return (day) => {
+		const known = days.get(day) ?? coreShelf(ingredients, packs, day, kitchen.rules);
+		days.set(day, known);
+		return known;
+	};
 }
 
 /**
@@ -104,7 +118,9 @@ export async function compositionsInForce(
 
 /** As the database keeps it, to the millionth, so that a value compares with itself. */
 function kept(per100g: Composition): Composition {
-	return Object.fromEntries(
-		Object.entries(per100g).map(([key, value]) => [key, value == null ? null : Number(value.toFixed(6))])
+	return compositionOf(
+		Object.fromEntries(
+			Object.entries(per100g).map(([key, value]) => [key, value === null ? null : Number(value.toFixed(6))])
+		)
 	);
 }

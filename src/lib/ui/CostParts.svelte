@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { WholeCost } from '$core/cost/whole.ts';
-	import { COST_WORDS } from '$lib/cost-words.ts';
+	import { COST_WORDS } from '$lib/kitchen/cost-words.ts';
 	import { money } from '$lib/format.ts';
 	import Wide from './Wide.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { GROUPS, makeupTotal_g, type Group, type Makeup } from '$core/massflow/makeup.ts';
+	import { GROUPS, makeupTotal_g, type Group, type Makeup } from '$core/formula/makeup.ts';
 
 	/** A piece drawn as a hundred squares of its mass, with the shares in words beside it. */
 	let { makeup }: { makeup: Makeup } = $props();

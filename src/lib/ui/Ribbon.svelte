@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { GROUPS, makeupTotal_g, type Group } from '$core/massflow/makeup.ts';
-	import type { RibbonFigures, RibbonStage, RibbonStageKey } from '$core/massflow/ribbon.ts';
+	import { GROUPS, makeupTotal_g, type Group } from '$core/formula/makeup.ts';
+	import type { RibbonFigures, RibbonStage, RibbonStageKey } from '$core/ribbon/ribbon.ts';
 	import { plain } from '$lib/format.ts';
 
 	/**

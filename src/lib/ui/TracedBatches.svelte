@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayText, fixed, plain } from '$lib/format.ts';
-	import type { TracedBatch } from '$lib/server/trace/forward.ts';
+	import type { TracedBatch } from '$lib/batch/trace.ts';
 	import Wide from './Wide.svelte';
 
 	/** Batches with where their packs went. */

@@ -1,6 +1,5 @@
-import { nextStation } from '$lib/bench/next-station.ts';
 import { isMade } from '$lib/server/batches/history.ts';
-import { batchesOnBench, countMade, listBatches } from '$lib/server/batches/read.ts';
+import { countMade, listSummaries, summariesOnBench } from '$lib/server/batches/standing.ts';
 import type { PageServerLoad } from './$types';
 
 const FIRST_SHOWN = 60;
@@ -10,9 +9,9 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 	const asked = Number(url.searchParams.get('shown') ?? FIRST_SHOWN);
 	const shown = Number.isInteger(asked) && asked > 0 ? Math.min(asked, MOST_SHOWN) : FIRST_SHOWN;
 	const [onBench, newest, made] = await Promise.all([
-		batchesOnBench(db, kitchen),
+		summariesOnBench(db, kitchen),
 		// One more than is shown tells whether there are more.
-		listBatches(db, kitchen, { newest: shown + 1 }),
+		listSummaries(db, kitchen, { newest: shown + 1 }),
 		countMade(db, kitchen.id)
 	]);
 	const there = new Set(onBench.map((batch) => batch.id));
@@ -27,14 +26,14 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			name: batch.name,
 			madeOn: batch.madeOn,
 			/** Where the work on it goes on; null once packs were made or it was closed. */
-			next: isMade(batch) || batch.closed.length > 0 ? null : nextStation(batch),
+			next: isMade(batch) ? null : batch.standing.next,
 			packPieces: batch.packPieces,
 			packsMade: batch.packsMade,
 			packsLeft: batch.packsLeft,
-			closings: batch.closings,
-			cookLoss: batch.facts?.yield.cookLoss ?? null,
-			overallYield: batch.facts?.yield.overallYield ?? null,
-			perPack: batch.facts?.cost.perPack ?? null
+			closings: batch.standing.closings,
+			cookLoss: batch.standing.cookLoss,
+			overallYield: batch.standing.overallYield,
+			perPack: batch.standing.cost?.perPack ?? null
 		}))
 	};
 };

@@ -1,10 +1,9 @@
 import { redirect } from '@sveltejs/kit';
-import { newFormulaDraft } from '$lib/formula-draft.ts';
-import { planFacts, productParts } from '$lib/recipe.ts';
+import { newFormulaDraft } from '$lib/formula/draft.ts';
+import { coreProduct, planFacts } from '$lib/formula/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { recentBatches } from '$lib/server/batches/read.ts';
+import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { startFormula } from '$lib/server/formulas/drafts.ts';
-import { coreLine } from '$lib/server/formulas/lines.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
@@ -14,7 +13,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 	const archived = url.searchParams.has('away');
 	const [formulas, batches, ingredients] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		recentBatches(db, kitchen),
+		recentSummaries(db, kitchen),
 		readCoreShelf(db, kitchen, today(kitchen))
 	]);
 	const history = cookLossHistory(batches);
@@ -28,17 +27,15 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 				const outcome =
 					product && formula.number > 0
 						? planFacts(
-								productParts(
-									{
-										rules: kitchen.rules,
-										currency: kitchen.currency,
-										name: formula.name,
-										lines: formula.lines.map(coreLine),
-										ingredients,
-										mixGap: formula.mixGap
-									},
-									product
-								),
+								{
+									rules: kitchen.rules,
+									currency: kitchen.currency,
+									name: formula.name,
+									lines: formula.lines,
+									mixGap: formula.mixGap,
+									ingredients,
+									product: coreProduct(product)
+								},
 								history.get(formula.id) ?? null
 							)
 						: null;
@@ -50,7 +47,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 					hasDraft: formula.draft !== null,
 					packPieces: product?.packPieces ?? null,
 					pieceMany: product?.pieceMany ?? '',
-					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.recorded).length,
+					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded).length,
 					hydration: facts?.formula.hydration ?? null,
 					ballWeight_g: facts?.yield.ballWeight_g ?? null,
 					finishedWeight_g: facts?.yield.finishedWeight_g ?? null,

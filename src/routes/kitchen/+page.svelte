@@ -4,7 +4,7 @@
 	import type { ShareKey } from '$core/formula/shares.ts';
 	import { plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

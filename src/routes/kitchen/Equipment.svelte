@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { plain } from '$lib/format.ts';
-	import type { Equipment } from '$lib/server/equipment.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { Equipment } from '$lib/kitchen/types.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 

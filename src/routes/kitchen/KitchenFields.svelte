@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DraftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { DraftForm } from '$lib/form/draft-form.svelte.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import type { Snippet } from 'svelte';

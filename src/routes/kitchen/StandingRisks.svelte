@@ -2,9 +2,9 @@
 	import { enhance } from '$app/forms';
 	import { NAMED_TAGS, PLAIN_TAGS } from '$core/allergens/tags.ts';
 	import { allergenName } from '$core/allergens/contact-words.ts';
-	import type { StandingRisk } from '$lib/server/contact/risks.ts';
+	import type { StandingRisk } from '$lib/kitchen/types.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 

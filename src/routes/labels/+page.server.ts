@@ -1,5 +1,5 @@
 import { listLabels } from '$lib/server/labels/read.ts';
-import { labelState } from '$lib/server/labels/types.ts';
+import { labelState } from '$lib/label/types.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { rulesOf } from '$core/rules/index.ts';
 	import { dayText } from '$lib/format.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 
@@ -46,7 +47,7 @@
 							>
 							<span class="text-quiet block text-sm"
 								>packs of {label.packPieces}{severalRules
-									? `, ${label.rules === 'us' ? 'US' : 'EU and UK'} rules`
+									? `, ${rulesOf(label.rules).place} rules`
 									: ''}</span
 							>
 						</td>

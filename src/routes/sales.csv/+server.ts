@@ -2,7 +2,7 @@ import { today } from '$lib/server/kitchens.ts';
 import { ledgerQuery } from '$lib/server/edge/sale.ts';
 import { salesCsvHead, salesCsvRows } from '$lib/server/sales/csv.ts';
 import { everySale } from '$lib/server/sales/ledger.ts';
-import type { Sale } from '$lib/server/sales/types.ts';
+import type { Sale } from '$lib/sales/types.ts';
 import type { RequestHandler } from './$types';
 
 /** The ledger, or what a filter leaves of it, as CSV; without a filter all of it. */

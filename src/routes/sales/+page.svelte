@@ -3,10 +3,10 @@
 	import { page } from '$app/state';
 	import { enhance } from '$app/forms';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
-	import type { GroupSum } from '$lib/server/sales/totals.ts';
+	import type { GroupSum } from '$lib/sales/totals.ts';
 	import { SALE_KINDS } from '$lib/sales/kinds.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Entry from './Entry.svelte';
 	import TakeBack from './TakeBack.svelte';

@@ -5,9 +5,9 @@
 	import { readCount, readMoney } from '$core/measure/reading.ts';
 	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
-	import type { BatchLeft } from '$lib/server/batches/left.ts';
+	import type { BatchLeft } from '$lib/batch/left.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';

@@ -2,8 +2,8 @@
 	import { enhance } from '$app/forms';
 	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
-	import type { Sale } from '$lib/server/sales/types.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { Sale } from '$lib/sales/types.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { Dialog } from 'bits-ui';

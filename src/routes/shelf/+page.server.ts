@@ -1,4 +1,5 @@
-import { completeness } from '$core/composition/completeness.ts';
+import { rulesOf } from '$core/rules/index.ts';
+import { completeness } from '$core/rules/completeness.ts';
 import { pricePerUsableGram } from '$core/cost/cost.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
@@ -12,6 +13,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		pricePacks(db, kitchen.id)
 	]);
 	const shelf = coreShelf(ingredients, packs, today(kitchen), kitchen.rules);
+	const rules = rulesOf(kitchen.rules);
 	return {
 		ingredients: ingredients.map((ingredient) => {
 			const core = shelf.get(ingredient.id);
@@ -24,7 +26,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 				allergens: core?.allergens ?? null,
 				source: ingredient.composition.source,
 				sourceNote: ingredient.composition.sourceNote,
-				complete: completeness(core?.per100g ?? {}, kitchen.rules),
+				complete: completeness(core?.per100g ?? ingredient.composition.per100g, rules),
 				pricePerKg: core?.price ? pricePerUsableGram(core.price).times(1000).toFixed(2) : null
 			};
 		})

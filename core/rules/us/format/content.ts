@@ -1,6 +1,6 @@
 import { bold, figure, plain } from '../../../drawing/pen.ts';
 import type { Run } from '../../../drawing/shapes.ts';
-import type { Facts } from '../../../derive.ts';
+import type { PrintedFacts } from '../../ruleset.ts';
 import type { PanelKey, UsPanel } from '../panel.ts';
 import type { UsServing } from '../serving.ts';
 
@@ -13,7 +13,7 @@ export interface PanelContent {
 }
 
 /** What the facts' panel says; null while there is none. `pieceOne` is what one piece is called. */
-export function panelContent(facts: Facts, pieceOne: string): PanelContent | null {
+export function panelContent(facts: PrintedFacts, pieceOne: string): PanelContent | null {
 	const { serving, panel, panelPiece, panelPackage } = facts;
 	if (!serving || !panel) return null;
 	const second = panelPiece

@@ -20,6 +20,27 @@ export function allowedFormats(room_cm2: number, content: Pick<PanelContent, 'se
 	return [...US_FORMATS];
 }
 
+/** What keeps a panel from being drawn in a format on a pack with this much room (21 CFR 101.9(j)(13)). */
+export function usFormatProblem(
+	panel: Pick<PanelContent, 'second'>,
+	format: UsFormat,
+	{ room_cm2, isMeasured }: { room_cm2: number; isMeasured: boolean }
+): { message: string; field: 'format' | 'packArea_cm2' } | null {
+	if (!allowedFormats(room_cm2, panel).includes(format))
+		return {
+			message: panel.second
+				? `the ${format} panel cannot carry the second column that is asked for: take the vertical one`
+				: `the ${format} panel is for packs with less than ${Math.floor(SMALL_PACK_CM2)} cm² to label, and this one has ${Math.round(room_cm2)} cm²`,
+			field: 'format'
+		};
+	if (format !== 'vertical' && !isMeasured)
+		return {
+			message: `the ${format} panel is for small packs: say how much of the pack a label could take up`,
+			field: 'packArea_cm2'
+		};
+	return null;
+}
+
 /** The panel drawn in a format; the linear one as wide as `width_pt`. */
 export function drawUsPanel(content: PanelContent, format: UsFormat, width_pt?: number): Drawing {
 	if (format === 'tabular') return tabularPanel(content);

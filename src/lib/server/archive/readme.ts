@@ -1,4 +1,4 @@
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import type { Manifest } from './format.ts';
 
 /** The README of an archive: what is in it, how to read it, how to restore it. */

@@ -62,10 +62,10 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 		}));
 }
 
-/** Sums that the database keeps of rows beside them: they come back with the rows. */
-const SUMS = ['sales_months'];
+/** What is kept of rows beside them and follows from them: it comes back with the rows. */
+const FOLLOWING = ['sales_months', 'batch_standings'];
 
-const isKept = (name: string) => !name.startsWith('knex_') && !SUMS.includes(name);
+const isKept = (name: string) => !name.startsWith('knex_') && !FOLLOWING.includes(name);
 
 /** The newest migration the database is at. */
 export async function migrationOf(db: Database): Promise<string> {

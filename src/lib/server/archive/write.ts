@@ -1,13 +1,14 @@
 import { Zip, ZipDeflate } from 'fflate';
 import { writeRecipe } from '$core/file/write.ts';
-import type { Recipe, RulesName } from '$core/formula/types.ts';
+import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
+import type { RulesName } from '$core/formula/types.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { readBatches } from '../batches/read.ts';
 import type { Database } from '../db/connection.ts';
 import { Refused } from '../errors.ts';
 import { fileName, formulaRecipe } from '../files.ts';
 import { listFormulas } from '../formulas/read.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { getRevision } from '../labels/approve.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { Row } from '../rows.ts';
@@ -134,7 +135,10 @@ async function putBatches(db: Database, kitchen: Kitchen, write: () => Put): Pro
 			.select('batch_id', 'recipe')) as Row[];
 		// A correction comes after what it corrects, and takes its place.
 		const recipes = new Map(
-			closings.map((row) => [String(row.batch_id), JSON.parse(String(row.recipe)) as Recipe])
+			closings.map((row) => [
+				String(row.batch_id),
+				recipeOfDocument(JSON.parse(String(row.recipe)) as FileDocument)
+			])
 		);
 		const open = some.flatMap((row) => (row.closed_at === null ? [String(row.id)] : []));
 		for (const batch of await readBatches(db, kitchen, open))

@@ -1,9 +1,8 @@
-import type { Facts } from '$core/derive.ts';
-import type { Recipe } from '$core/formula/types.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, type Row } from '../rows.ts';
-import type { Batch, BatchClosing, BatchInput, BatchLine } from './types.ts';
+import type { Batch, BatchClosing, BatchLine } from '../../batch/types.ts';
+import { closingFromRow } from './rows.ts';
 
 /** Closings of batches by batch id, oldest first. */
 export async function closingsOf(
@@ -11,6 +10,7 @@ export async function closingsOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchClosing[]>> {
+	if (batchIds.length === 0) return new Map();
 	const rows = (await db('batch_closings')
 		.where('kitchen_id', kitchenId)
 		.whereIn('batch_id', [...batchIds])
@@ -20,69 +20,36 @@ export async function closingsOf(
 	);
 }
 
-function closingFromRow(row: Row): BatchClosing {
-	return {
-		number: Number(row.number),
-		reason: String(row.reason),
-		closedAt: String(row.closed_at),
-		input: JSON.parse(String(row.input)) as BatchInput,
-		recipe: JSON.parse(String(row.recipe)) as Recipe,
-		facts: JSON.parse(String(row.facts)) as Facts,
-		stages: JSON.parse(String(row.stages)) as Closing[]
-	};
-}
-
 /** Whether every stage of a batch squares. */
 export const squaresWhole = (stages: readonly Closing[]): boolean =>
 	stages.every((closing) => closing.state === 'squares');
 
 /** What a closed batch stands at: the figures, lines and facts of its newest closing. */
-export function standingAt(
-	closing: BatchClosing,
-	lines: readonly BatchLine[]
-): Pick<
-	Batch,
-	| 'ballWeight_g'
-	| 'ballCount'
-	| 'rejects'
-	| 'sellable'
-	| 'packs'
-	| 'loose'
-	| 'servingPieces'
-	| 'note'
-	| 'doughWeight_g'
-	| 'leftover_g'
-	| 'ballWeights_g'
-	| 'finishedWeights_g'
-	| 'lines'
-	| 'facts'
-	| 'problems'
-	| 'closings'
-	| 'recipe'
-> {
-	const { input } = closing;
+export function standingAt({ input, facts, stages, recipe }: BatchClosing, lines: readonly BatchLine[]) {
 	const said = new Map(input.lines.map((line) => [line.id, line]));
+	const { doughWeight_g, leftover_g, ballWeights_g, finishedWeights_g, ballCount, rejects } = input;
+	const { sellable, packs, loose, ballWeight_g, servingPieces, note } = input;
 	return {
-		ballWeight_g: input.ballWeight_g,
-		ballCount: input.ballCount,
-		rejects: input.rejects,
-		sellable: input.sellable ?? null,
-		packs: input.packs ?? null,
-		loose: input.loose ?? null,
-		servingPieces: input.servingPieces,
-		note: input.note,
-		doughWeight_g: input.doughWeight_g,
-		leftover_g: input.leftover_g,
-		ballWeights_g: input.ballWeights_g,
-		finishedWeights_g: input.finishedWeights_g,
+		doughWeight_g,
+		leftover_g,
+		ballWeights_g,
+		finishedWeights_g,
+		ballCount,
+		rejects,
+		sellable,
+		packs,
+		loose,
+		ballWeight_g,
+		servingPieces,
+		note,
 		lines: lines.map((line) => ({
 			...line,
 			weighed_g: said.get(line.id)?.grams ?? line.weighed_g,
 			weighedUptake_g: said.get(line.id)?.uptake_g ?? line.weighedUptake_g
 		})),
-		facts: closing.facts,
+		facts,
 		problems: [],
-		closings: closing.stages,
-		recipe: closing.recipe
-	};
+		closings: stages,
+		recipe
+	} satisfies Partial<Batch>;
 }

@@ -1,10 +1,13 @@
 import { onScale_g } from '$core/formula/scale.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
+import { isDough } from '$core/formula/types.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { getFormula } from '../formulas/read.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { getProduct } from '../products.ts';
+import { rewriteFromFold } from './change.ts';
 import { setEquipment, usualEquipment } from './equipment.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import { compositionsInForce } from '../shelf.ts';
@@ -27,7 +30,7 @@ export async function createBatch(
 	if (!formula.versionId) refuse('productId', 'keep a version of the formula first: there is only a draft');
 	const equipment = await usualEquipment(db, kitchen.id, product.id);
 	const compositions = await compositionsInForce(db, kitchen, plan.madeOn);
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		// Two devices planning at the same moment take turns, or both would draw the same number.
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
 		const sentBefore = (await transaction('batches').where({ kitchen_id: kitchen.id, id }).first('id')) as
@@ -62,14 +65,15 @@ export async function createBatch(
 				use_as: line.use,
 				stage: line.stage ?? '',
 				planned_g: onScale_g(
-					plan.factor * (line.use === 'dough' ? line.grams : line.consumed_g),
+					plan.factor * line.used_g,
 					kitchen.scaleDivision_g
 				),
 				most_g: line.most_g === null ? null : plan.factor * line.most_g,
 				to_weigh: line.toWeigh,
-				planned_uptake_g: line.use === 'dough' ? null : plan.factor * uptakeOf_g(line)
+				planned_uptake_g: isDough(line) ? null : plan.factor * uptakeOf_g(line)
 			}))
 		);
+		await rewriteFromFold(transaction, kitchen, id);
 	});
 	return id;
 }

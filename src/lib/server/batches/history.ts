@@ -1,23 +1,30 @@
 import { mean } from '$core/measure/round.ts';
 import { standardDeviation } from '$core/measure/spread.ts';
 import { expectedCookLoss, HISTORY_BATCHES } from '$core/plan.ts';
+import type { BatchSummary } from '../../batch/summary.ts';
+import type { Batch } from '../../batch/types.ts';
 import { groupBy } from '../rows.ts';
-import type { Batch } from './types.ts';
+
+type Made = Pick<BatchSummary, 'packsMade' | 'isClosed' | 'standing'>;
 
 /** Whether the batch was made to its end: one on the bench says nothing of how they go yet. */
-export const isMade = (batch: Pick<Batch, 'recorded' | 'packsMade' | 'closed'>): boolean =>
-	batch.recorded && (batch.packsMade > 0 || batch.closed.length > 0);
+export const isMade = ({ packsMade, isClosed, standing }: Made): boolean =>
+	isClosed || (standing.recorded && packsMade > 0);
+
+/** The same of a batch that was read whole. */
+export const wasMade = ({ packsMade, closed, recorded }: Pick<Batch, 'packsMade' | 'closed' | 'recorded'>): boolean =>
+	closed.length > 0 || (recorded && packsMade > 0);
 
 /** Whether the batch was made and no stage of it is off. */
-export function squares(batch: Pick<Batch, 'recorded' | 'packsMade' | 'closed' | 'closings'>): boolean {
-	return isMade(batch) && batch.closings.every((closing) => closing.state !== 'off');
+export function squares(batch: Made): boolean {
+	return isMade(batch) && batch.standing.closings.every((closing) => closing.state !== 'off');
 }
 
 /** Cook loss to expect of each formula from its newest batches that square, by formula id. */
-export function cookLossHistory(batchesNewestFirst: readonly Batch[]): Map<string, number> {
+export function cookLossHistory(newestFirst: readonly BatchSummary[]): Map<string, number> {
 	const history = new Map<string, number>();
-	for (const [formulaId, batches] of groupBy(batchesNewestFirst, (batch) => batch.formulaId)) {
-		const losses = batches.filter(squares).flatMap((batch) => batch.facts?.yield.cookLoss ?? []);
+	for (const [formulaId, batches] of groupBy(newestFirst, (batch) => batch.formulaId)) {
+		const losses = batches.filter(squares).flatMap(({ standing }) => standing.cookLoss ?? []);
 		const expected = expectedCookLoss(losses);
 		if (expected !== null) history.set(formulaId, expected);
 	}
@@ -28,11 +35,11 @@ export function cookLossHistory(batchesNewestFirst: readonly Batch[]): Map<strin
 const LEAST_FOR_SPREAD = 4;
 
 /** What a formula's mixes that squared lost between what went in and the dough; null without enough of them. */
-export function usualMixGap(batchesNewestFirst: readonly Batch[]): { mean_g: number; sd_g: number } | null {
-	const gaps = batchesNewestFirst
+export function usualMixGap(newestFirst: readonly BatchSummary[]): { mean_g: number; sd_g: number } | null {
+	const gaps = newestFirst
 		.filter(squares)
-		.flatMap(({ facts, doughWeight_g }) =>
-			facts && doughWeight_g !== null ? facts.yield.doughMass_g - doughWeight_g : []
+		.flatMap(({ standing: { doughMass_g, doughWeight_g } }) =>
+			doughMass_g !== null && doughWeight_g !== null ? doughMass_g - doughWeight_g : []
 		);
 	const [mean_g, sd_g] = [mean(gaps), standardDeviation(gaps)];
 	return gaps.length < LEAST_FOR_SPREAD || mean_g === null || sd_g === null ? null : { mean_g, sd_g };
@@ -42,22 +49,22 @@ export function usualMixGap(batchesNewestFirst: readonly Batch[]): { mean_g: num
  * Share of what is weighed in that a formula's newest batches brought to sellable balls: residue,
  * leftover and rejects are what is missing. Null without any.
  */
-export function usualYield(batchesNewestFirst: readonly Batch[]): number | null {
-	const yields = batchesNewestFirst
+export function usualYield(newestFirst: readonly BatchSummary[]): number | null {
+	const yields = newestFirst
 		.filter(squares)
-		.flatMap(({ facts }) =>
-			facts ? (facts.yield.sellable * facts.yield.ballWeight_g) / facts.yield.doughMass_g : []
+		.flatMap(({ standing: { sellable, ballWeight_g, doughMass_g } }) =>
+			sellable !== null && ballWeight_g !== null && doughMass_g ? (sellable * ballWeight_g) / doughMass_g : []
 		);
 	return mean(yields.slice(0, HISTORY_BATCHES));
 }
 
 /** Least and most hydration really used in a formula's newest batches; null without any. */
 export function hydrationHistory(
-	batchesNewestFirst: readonly Batch[]
+	newestFirst: readonly BatchSummary[]
 ): { low: number; high: number; batches: number } | null {
-	const used = batchesNewestFirst
+	const used = newestFirst
 		.filter(isMade)
 		.slice(0, HISTORY_BATCHES)
-		.flatMap((batch) => batch.facts?.formula.hydration ?? []);
+		.flatMap(({ standing }) => standing.hydration ?? []);
 	return used.length === 0 ? null : { low: Math.min(...used), high: Math.max(...used), batches: used.length };
 }

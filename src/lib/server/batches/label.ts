@@ -1,5 +1,5 @@
 import type { Database } from '../db/connection.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import type { Row } from '../rows.ts';
 
 /** The label approved last for a product by the kitchen's rules; null while none is. */

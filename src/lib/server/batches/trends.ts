@@ -1,53 +1,26 @@
-import { controlChart, type ControlChart } from '$core/history/control.ts';
+import { controlChart } from '$core/history/control.ts';
+import type { Trend, TrendPoint } from '../../batch/trend.ts';
+import type { BatchSummary } from '../../batch/summary.ts';
 import { isMade } from './history.ts';
-import type { Batch } from './types.ts';
 
-/** A figure of a formula's batches, oldest first. */
-export interface Trend {
-	key: 'cookLoss' | 'residue' | 'yield' | 'hydration' | 'time';
-	/** What its values are: shares from 0 to 1, or minutes. */
-	unit: 'share' | 'min';
-	points: TrendPoint[];
-	chart: ControlChart;
-}
-
-export interface TrendPoint {
-	id: string;
-	code: string;
-	madeOn: string;
-	value: number;
-	/** What was otherwise than in the batch before, in words. */
-	changed: string[];
-}
-
-/** What is read off a batch; the time it took is not on it. */
-const FIGURES: Record<Exclude<Trend['key'], 'time'>, (batch: Batch) => number | null> = {
-	cookLoss: ({ facts }) => facts?.yield.cookLoss ?? null,
-	residue: ({ facts, doughWeight_g }) =>
-		facts && doughWeight_g !== null ? 1 - doughWeight_g / facts.yield.doughMass_g : null,
-	yield: ({ facts }) => facts?.yield.overallYield ?? null,
-	hydration: ({ facts }) => facts?.formula.hydration ?? null
+/** What is read off a batch. */
+const FIGURES: Record<Trend['key'], (standing: BatchSummary['standing']) => number | null> = {
+	cookLoss: (standing) => standing.cookLoss,
+	residue: ({ doughMass_g, doughWeight_g }) =>
+		doughMass_g !== null && doughWeight_g !== null ? 1 - doughWeight_g / doughMass_g : null,
+	yield: (standing) => standing.overallYield,
+	hydration: (standing) => standing.hydration,
+	time: (standing) => standing.taken_min
 };
 /** A batch so much larger or smaller than the one before may behave otherwise. */
 const SIZE_CHANGE = 0.2;
 
-/**
- * How the figures of the batches made of a formula went; `nameOf` gives the name of equipment, and
- * `times_min` how long a batch took, by its id.
- */
-export function trendsOf(
-	batchesNewestFirst: readonly Batch[],
-	nameOf: (equipment: string) => string,
-	times_min: ReadonlyMap<string, number> = new Map()
-): Trend[] {
-	const oldest = batchesNewestFirst.filter((batch) => isMade(batch) && batch.facts).toReversed();
-	const figures: Record<Trend['key'], (batch: Batch) => number | null> = {
-		...FIGURES,
-		time: ({ id }) => times_min.get(id) ?? null
-	};
-	return (Object.keys(figures) as Trend['key'][]).map((key) => {
+/** How the figures of the batches made of a formula went; `nameOf` gives the name of equipment. */
+export function trendsOf(newestFirst: readonly BatchSummary[], nameOf: (equipment: string) => string): Trend[] {
+	const oldest = newestFirst.filter((batch) => isMade(batch) && batch.standing.doughMass_g !== null).toReversed();
+	return (Object.keys(FIGURES) as Trend['key'][]).map((key) => {
 		const points = oldest.flatMap((batch, index): TrendPoint[] => {
-			const value = figures[key](batch);
+			const value = FIGURES[key](batch.standing);
 			if (value === null) return [];
 			const { id, code, madeOn } = batch;
 			return [{ id, code, madeOn, value, changed: changes(oldest[index - 1], batch, nameOf) }];
@@ -62,22 +35,25 @@ export function trendsOf(
 }
 
 /** What of a batch was otherwise than in the one before: where to look when a figure moved. */
-export function changes(before: Batch | undefined, after: Batch, nameOf: (id: string) => string): string[] {
-	if (!before?.facts || !after.facts) return [];
+export function changes(
+	before: BatchSummary | undefined,
+	after: BatchSummary,
+	nameOf: (id: string) => string
+): string[] {
+	if (!before?.standing.doughMass_g || !after.standing.doughMass_g) return [];
 	const found: string[] = [];
 	if (before.formulaNumber !== after.formulaNumber) found.push(`formula version ${after.formulaNumber}`);
 	if (before.ballWeight_g !== after.ballWeight_g) found.push(`balls planned at ${after.ballWeight_g} g`);
-	const size = after.facts.yield.doughMass_g / before.facts.yield.doughMass_g;
+	const size = after.standing.doughMass_g / before.standing.doughMass_g;
 	if (Math.abs(size - 1) > SIZE_CHANGE) found.push(size > 1 ? 'a larger batch' : 'a smaller batch');
-	const equipment = after.equipment.filter((id) => !before.equipment.includes(id));
-	if (before.equipment.length > 0 && equipment.length > 0)
+	const equipment = after.standing.equipment.filter((id) => !before.standing.equipment.includes(id));
+	if (before.standing.equipment.length > 0 && equipment.length > 0)
 		found.push(`on ${equipment.map(nameOf).join(' and ')}`);
-	const sources = Object.entries(after.sources).filter(
-		([id, source]) => before.sources[id] && JSON.stringify(before.sources[id]) !== JSON.stringify(source)
-	);
-	for (const [id] of sources) {
-		const name = after.recipe.ingredients.find((ingredient) => ingredient.id === id)?.name;
-		if (name) found.push(`other values of ${name}`);
+	for (const [id, source] of Object.entries(after.standing.sources)) {
+		const earlier = before.standing.sources[id];
+		const name = after.standing.names[id];
+		if (earlier && name && JSON.stringify(earlier) !== JSON.stringify(source))
+			found.push(`other values of ${name}`);
 	}
 	return found;
 }

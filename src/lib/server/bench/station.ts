@@ -1,26 +1,10 @@
+import type { StationFacts } from '../../batch/bench/station.ts';
 import { processOf, type Choices, type Step } from '$core/formula/process.ts';
-import type { Batch } from '../batches/types.ts';
+import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
-
-/** What the stations of a batch need of its formula version and its label. */
-export interface StationFacts {
-	steps: Step[];
-	/** Cautions of the ways chosen for it (computation, section 14). */
-	cautions: string[];
-	partCooked: boolean;
-	label: StationLabel | null;
-}
-
-/** The label a batch is packed under. */
-export interface StationLabel {
-	number: number;
-	declared_g: number;
-	/** Days its best-before is after making; null where none is printed. */
-	bestBeforeDays: number | null;
-}
 
 /** The steps and cautions of a batch, and its label: the one it was packed under, or the newest approved. */
 export async function stationFacts(

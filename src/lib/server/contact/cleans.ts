@@ -1,19 +1,7 @@
+import type { RecordedClean } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
-
-/** A clean of a piece of equipment, recorded by whoever did it. */
-export interface RecordedClean {
-	id: string;
-	equipment: string;
-	cleanedOn: string;
-	/** Time of day, `10:45`. */
-	at: string;
-	/** How: with what, and whether it was dried. */
-	how: string;
-	/** Why it does not count; null while it does. */
-	voided: string | null;
-}
 
 /** Cleans of these days in the order they were done, the voided too. */
 export async function cleansOn(

@@ -4,8 +4,9 @@ import Joi from 'joi';
 import type { Database } from '../db/connection.ts';
 import { text } from '../edge/fields.ts';
 import { refuse } from '../errors.ts';
-import { keepDecision, type KeptDecision } from './decisions.ts';
-import type { Contact } from './read.ts';
+import { keepDecision } from './decisions.ts';
+import type { KeptDecision } from '../../batch/contact.ts';
+import type { Contact } from '../../batch/contact.ts';
 
 /** An answer as a form sends it. */
 export interface DecisionForm {

@@ -1,16 +1,7 @@
+import type { KeptDecision } from '../../batch/contact.ts';
 import type { ContactDecision } from '$core/allergens/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, newId, utcNow, type Row } from '../rows.ts';
-
-/** A decision as it is kept. */
-export interface KeptDecision extends ContactDecision {
-	id: string;
-	productId: string;
-	/** What proposed it, in words, as it stood then. */
-	sourceWords: string;
-	reason: string;
-	decidedAt: string;
-}
 
 /** Decisions by product, oldest first. */
 export async function decisionsByProduct(

@@ -1,4 +1,4 @@
-import type { ShelfIngredient } from '../ingredients.ts';
+import type { ShelfIngredient } from '../../shelf/ingredient.ts';
 
 /** What handling an ingredient may leave behind. */
 export interface Handled {

@@ -1,16 +1,9 @@
+import type { DayMaking } from '../../batch/contact.ts';
 import type { Making } from '$core/allergens/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
-
-/** A batch of a day, as cross-contact sees it. */
-export interface DayMaking extends Making {
-	productId: string;
-	madeOn: string;
-	/** Packs that are not sold, or nothing packed yet: what a label may still be printed for. */
-	isLive: boolean;
-}
 
 /** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
 export async function makingsOn(

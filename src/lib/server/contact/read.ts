@@ -1,3 +1,4 @@
+import type { Contact, BatchContact } from '../../batch/contact.ts';
 import {
 	contactStanding,
 	dayProposals,
@@ -6,31 +7,27 @@ import {
 	type ContactStanding,
 	type Proposal
 } from '$core/allergens/contact.ts';
-import { DECLARED_GROUPS } from '$core/rules/may-contain.ts';
+import { rulesOf } from '$core/rules/index.ts';
 import { parseDate } from '@internationalized/date';
 import type { Database } from '../db/connection.ts';
-import { listEquipment, type Equipment } from '../equipment.ts';
-import { listIngredients, type ShelfIngredient } from '../ingredients.ts';
-import { today, type Kitchen } from '../kitchens.ts';
+import { listEquipment } from '../equipment.ts';
+import type { Equipment } from '../../kitchen/types.ts';
+import { listIngredients } from '../ingredients.ts';
+import type { ShelfIngredient } from '../../shelf/ingredient.ts';
+import { today } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import type { Row } from '../rows.ts';
-import { cleansOn, type RecordedClean } from './cleans.ts';
-import { decisionsByProduct, type KeptDecision } from './decisions.ts';
+import { cleansOn } from './cleans.ts';
+import type { RecordedClean } from '../../batch/contact.ts';
+import { decisionsByProduct } from './decisions.ts';
+import type { KeptDecision } from '../../batch/contact.ts';
 import { handledBy, joined } from './handled.ts';
-import { makingsOn, type DayMaking } from './makings.ts';
+import { makingsOn } from './makings.ts';
+import type { DayMaking } from '../../batch/contact.ts';
 import { standingRisks } from './risks.ts';
 
 /** Packs of batches older than this are taken to be gone; a longer best-before reaches further back. */
 const LIVE_DAYS = 14;
-
-/** Cross-contact of a product or a batch: what is proposed, what was decided, what cannot be told. */
-export interface Contact extends ContactStanding {
-	/** Names of unconfirmed ingredients that were handled before. */
-	unconfirmed: string[];
-	/** Newest first. */
-	decisions: KeptDecision[];
-	/** Names of equipment by id. */
-	equipment: Record<string, string>;
-}
 
 /** What cross-contact needs of a product. */
 export interface ContactProduct {
@@ -58,7 +55,7 @@ export async function contactOfProducts(
 		decisionsByProduct(db, kitchen.id),
 		listEquipment(db, kitchen.id)
 	]);
-	const groups = DECLARED_GROUPS[kitchen.rules];
+	const groups = rulesOf(kitchen.rules).allergenGroups;
 	return new Map(
 		products.map((product) => {
 			const own = joined(product.ingredients.flatMap((id) => handled.get(id) ?? [])).tags;
@@ -97,12 +94,6 @@ export async function contactOfProducts(
 	);
 }
 
-/** The day of a batch: what else was made on it, what was cleaned, and what follows for the batch. */
-export interface BatchContact extends Contact {
-	day: DayMaking[];
-	cleans: RecordedClean[];
-}
-
 /** Cross-contact of one batch: only what its own day may have brought it. */
 export async function contactOfBatch(
 	db: Database,
@@ -118,7 +109,7 @@ export async function contactOfBatch(
 	]);
 	const making = day.find((each) => each.id === batch.id);
 	const { proposals, unconfirmed } = making
-		? ofDay(making, day, cleans, DECLARED_GROUPS[kitchen.rules])
+		? ofDay(making, day, cleans, rulesOf(kitchen.rules).allergenGroups)
 		: { proposals: [], unconfirmed: [] };
 	const kept = decisions.get(batch.productId) ?? [];
 	const standing = contactStanding(proposals, kept);

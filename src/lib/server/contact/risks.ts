@@ -1,13 +1,7 @@
+import type { StandingRisk } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
-
-/** An allergen that is about in the kitchen whatever is made. */
-export interface StandingRisk {
-	id: string;
-	allergen: string;
-	why: string;
-}
 
 /** The kitchen's standing risks, oldest first; those that ended are left out. */
 export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {

@@ -3,7 +3,7 @@ import { saysAllergen } from '$core/rules/may-contain.ts';
 import type { LabelContent } from '$core/label/content.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { contactOfBatch } from './read.ts';
 
 /**

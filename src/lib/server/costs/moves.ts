@@ -1,39 +1,29 @@
-import { costMoved, type Moved } from '$core/cost/moved.ts';
-import { isMade } from '../batches/history.ts';
+import { costMoved } from '$core/cost/moved.ts';
+import type { CostPoint } from '../../batch/cost.ts';
+import type { BatchSummary } from '../../batch/summary.ts';
+import type { Batch } from '../../batch/types.ts';
+import { wasMade } from '../batches/history.ts';
 import { changes } from '../batches/trends.ts';
-import type { Batch } from '../batches/types.ts';
 
-/** A batch's ingredient cost of a piece, and why it is not that of the batch before. */
-export interface CostPoint {
-	id: string;
-	code: string;
-	madeOn: string;
-	/** Of a sellable piece, to 4 places. */
-	perPiece: string;
-	/** Null for the first, and where something of either has no price. */
-	moved: Moved | null;
-	/** What was otherwise than in the batch before, in words. */
-	changed: string[];
-}
-
-/** How the ingredient cost of a piece went from batch to batch, the oldest first. */
+/** How the ingredient cost of a piece went from batch to batch, the oldest first; `summaries` are of the same. */
 export function costPoints(
-	batchesNewestFirst: readonly Batch[],
+	newestFirst: readonly Batch[],
+	summaries: readonly BatchSummary[],
 	nameOf: (equipment: string) => string
 ): CostPoint[] {
-	const oldest = batchesNewestFirst
-		.filter((batch) => isMade(batch) && batch.facts?.cost.perPiece)
-		.toReversed();
+	const summaryOf = new Map(summaries.map((summary) => [summary.id, summary]));
+	const oldest = newestFirst.filter((batch) => wasMade(batch) && batch.facts?.cost.perPiece).toReversed();
 	return oldest.map((batch, index) => {
 		const before = oldest[index - 1];
 		const basis = (of: Batch) => ({ recipe: of.recipe, sellable: of.facts?.yield.sellable ?? 0 });
+		const summary = summaryOf.get(batch.id);
 		return {
 			id: batch.id,
 			code: batch.code,
 			madeOn: batch.madeOn,
 			perPiece: batch.facts?.cost.perPiece ?? '',
 			moved: before ? costMoved(basis(before), basis(batch)) : null,
-			changed: changes(before, batch, nameOf)
+			changed: before && summary ? changes(summaryOf.get(before.id), summary, nameOf) : []
 		};
 	});
 }

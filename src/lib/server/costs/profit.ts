@@ -1,3 +1,4 @@
+import type { ProfitOfBatch } from '../../batch/cost.ts';
 import {
 	batchProfit,
 	feesByBatch,
@@ -10,7 +11,7 @@ import { Money } from '$core/cost/money.ts';
 import type { WholeCost } from '$core/cost/whole.ts';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { feeOn, listFees } from './fees.ts';
 import { wholeCosts } from './whole.ts';
@@ -57,13 +58,6 @@ export async function profitByDay(
 		(batchId) => costs.get(batchId) ?? null,
 		(channel, day) => feeOn(fees, channel, day)
 	);
-}
-
-/** What a batch cost and brought so far. */
-export interface ProfitOfBatch extends BatchProfit {
-	whole: WholeCost | null;
-	sold: number;
-	given: number;
 }
 
 /** Profit of batches by id. */

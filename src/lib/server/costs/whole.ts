@@ -1,9 +1,9 @@
 import { wholeCost, type Costed, type WholeCost } from '$core/cost/whole.ts';
 import type { Material } from '$core/formula/types.ts';
 import { readBatches } from '../batches/read.ts';
-import type { Batch } from '../batches/types.ts';
+import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { toList, type Row } from '../rows.ts';
 import { listRates, ratesOn } from './rates.ts';
 import { workingOf } from './working.ts';
@@ -15,7 +15,7 @@ export function costedOf(batch: Batch): Costed | null {
 			cost: batch.facts.cost,
 			sellable: batch.facts.yield.sellable,
 			packs: batch.packsMade,
-			pack: batch.recipe.pack
+			product: batch.recipe.product
 		}
 	);
 }
@@ -75,7 +75,7 @@ export async function wholeCosts(
 							},
 							sellable: Number(row.sellable),
 							packs: Number(row.packs_made),
-							pack: { pieces: Number(row.pack_pieces), materials: toList<Material>(row.materials) }
+							product: { packPieces: Number(row.pack_pieces), materials: toList<Material>(row.materials) }
 						};
 			const took = working.get(id) ?? { heat_min: null, hands_min: null, power_kw: null };
 			return [id, costed && wholeCost(costed, took, ratesOn(rates, String(row.made_on)))];

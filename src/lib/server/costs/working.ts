@@ -1,7 +1,7 @@
 import { benchMinutes, type BenchMinutes } from '$core/bench/minutes.ts';
 import type { Working } from '$core/cost/whole.ts';
 import type { Step } from '$core/formula/process.ts';
-import { entriesOf } from '../bench/entries.ts';
+import { entriesOf } from '../bench/rows.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import { toList, toNumber, type Row } from '../rows.ts';

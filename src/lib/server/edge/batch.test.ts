@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CHECKLIST } from '$core/profile/checklist.ts';
-import { profileDraft } from '../../profile-draft.ts';
+import { profileDraft } from '../../kitchen/profile-draft.ts';
 import { batchForm, batchInput, planForm, type BatchForm } from './batch.ts';
 import { countForm, lotForm } from './lot.ts';
 import { profileForm, profileOf, type ProfileForm } from './profile.ts';

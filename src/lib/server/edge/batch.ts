@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { BatchInput } from '../batches/types.ts';
+import type { BatchInput } from '../../batch/types.ts';
 import { count, day, grams, gramsList, id, number, optionalText, timeOfDay, version } from './fields.ts';
 
 /** A record form once read. */

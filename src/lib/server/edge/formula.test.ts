@@ -9,7 +9,7 @@ const LINE = {
 	ingredient: ID,
 	use: 'dough',
 	stage: 'Dry',
-	grams: '1 kg',
+	used_g: '1 kg',
 	uptake: '',
 	most: '',
 	low_g: null,
@@ -50,7 +50,7 @@ describe('a formula form', () => {
 	it('is what is stored of it', () => {
 		expect(formulaInput(read().value as FormulaForm)).toMatchObject({
 			name: 'Roti',
-			lines: [{ ingredient: ID, use: 'dough', stage: 'Dry', grams: 1000, most_g: null, toWeigh: false }],
+			lines: [{ ingredient: ID, use: 'dough', stage: 'Dry', used_g: 1000, most_g: null, toWeigh: false }],
 			steps: [{ kind: 'rest', text: 'Cover', minutesLow: 20, minutesHigh: 30, temperature_c: null }],
 			product: { ballWeight_g: 60, packPieces: 6, price: '6.50', materials: [{ name: 'bag', cost: '0.11' }] }
 		});
@@ -94,7 +94,7 @@ describe('a formula form', () => {
 	it('lets the batch weigh a line that names no amount', () => {
 		const lines = [LINE, { ...LINE, toWeigh: true, grams: '' }];
 		expect(formulaInput(read({ lines }).value as FormulaForm).lines[1]).toMatchObject({
-			grams: 0,
+			used_g: 0,
 			toWeigh: true
 		});
 	});

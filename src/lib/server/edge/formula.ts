@@ -2,8 +2,7 @@ import Joi from 'joi';
 import { CHOICES, STEP_KINDS, type Choices, type Step, type StepKind } from '$core/formula/process.ts';
 import { CATEGORIES, USES, type Category, type MixGap, type Use } from '$core/formula/types.ts';
 import { refuse } from '../errors.ts';
-import { coreLine } from '../formulas/lines.ts';
-import type { FormulaInput } from '../formulas/types.ts';
+import type { FormulaInput } from '../../formula/types.ts';
 import { count, grams, id, money, number, optionalText, text, version } from './fields.ts';
 
 /** A formula form once read. */
@@ -161,19 +160,12 @@ export const draftForm = Joi.object({
 export function formulaInput(form: FormulaForm): FormulaInput {
 	const lines = form.lines.map((line) => {
 		const { said, note, low_g, high_g, toWeigh } = line;
-		const gramsOfLine = line.grams ?? 0;
 		return {
-			...coreLine(
-				line.use === 'dough'
-					? { ingredient: line.ingredient, use: 'dough', stage: line.stage, grams: gramsOfLine }
-					: {
-							ingredient: line.ingredient,
-							use: line.use,
-							stage: line.stage,
-							consumed_g: gramsOfLine,
-							...(line.uptake === null ? {} : { uptake_g: line.uptake })
-						}
-			),
+			ingredient: line.ingredient,
+			use: line.use,
+			stage: line.stage || null,
+			used_g: line.grams ?? 0,
+			uptake_g: line.use === 'dough' ? null : line.uptake,
 			said,
 			note,
 			low_g,
@@ -182,7 +174,7 @@ export function formulaInput(form: FormulaForm): FormulaInput {
 			toWeigh: toWeigh && line.grams === null
 		};
 	});
-	if (!lines.some((line) => line.use === 'dough' && line.grams > 0))
+	if (!lines.some((line) => line.use === 'dough' && line.used_g > 0))
 		refuse('lines', 'a formula needs at least one line in the dough with some grams');
 	const { ballWeight, diameter, thickness, discs, ...product } = form.product;
 	return {

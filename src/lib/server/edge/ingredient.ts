@@ -1,15 +1,16 @@
 import Joi from 'joi';
 import { readTag } from '$core/allergens/tags.ts';
 import { KINDS, type Kind } from '$core/composition/kinds.ts';
-import { COMPOSITION_KEYS, mostPer100g, type Composition } from '$core/composition/nutrients.ts';
+import { COMPOSITION_KEYS, mostPer100g, type SomeValues } from '$core/composition/nutrients.ts';
 import type { Part } from '$core/formula/types.ts';
 import { roundTo } from '$core/measure/round.ts';
-import { readParts } from '$core/statement/parts.ts';
-import { readLabelDraft } from '../../label-reading.ts';
-import type { IngredientDraft } from '../../ingredient-draft.ts';
-import { SOURCES, type Source } from '../compositions.ts';
+import { readParts } from '$core/formula/parts.ts';
+import { readLabelDraft } from '../../shelf/pack-label.ts';
+import type { IngredientDraft } from '../../shelf/ingredient-draft.ts';
+import { SOURCES } from '../../shelf/composition.ts';
+import type { Source } from '../../shelf/composition.ts';
 import { Refused } from '../errors.ts';
-import type { IngredientInput } from '../ingredients.ts';
+import type { IngredientInput } from '../../shelf/ingredient.ts';
 import { day, grams, id, money, number, optionalText, text, typed, version } from './fields.ts';
 
 /** An ingredient form once read. */
@@ -25,7 +26,7 @@ export interface IngredientForm {
 	mayContain: string[];
 	confirmed: boolean;
 	evidence: string;
-	per100g: Composition;
+	per100g: SomeValues;
 	source: Source;
 	sourceNote: string;
 	sourceOn: string | null;
@@ -125,7 +126,7 @@ export function ingredientInput(
 }
 
 /** To the millionth, as the database keeps it. */
-function kept(per100g: Composition): Composition {
+function kept(per100g: SomeValues): SomeValues {
 	return Object.fromEntries(
 		Object.entries(per100g).map(([key, value]) => [key, value == null ? null : roundTo(value, 1e-6)])
 	);

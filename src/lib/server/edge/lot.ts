@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { LotCount } from '../lots/count.ts';
-import type { LotInput } from '../lots/types.ts';
+import type { LotInput } from '../../shelf/lots.ts';
 import { day, grams, id, money, number, optionalText, text } from './fields.ts';
 
 /** A receiving form once read; its id makes a lot sent twice one lot. */

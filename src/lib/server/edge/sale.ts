@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
 import { PAID_BY, SALE_KINDS, type PaidBy, type SaleKind } from '../../sales/kinds.ts';
-import type { SaleEntry } from '../sales/types.ts';
+import type { SaleEntry } from '../../sales/types.ts';
 import { count, day, id, money, optionalText, text } from './fields.ts';
 import { isDay } from './query.ts';
 

@@ -1,5 +1,6 @@
-import type { FormulaDraft } from '../../formula-draft.ts';
+import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { refuse, Refused, Stale } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
 import { insertFormula } from './insert.ts';
@@ -20,7 +21,7 @@ export async function startFormula(
 			taken.map((row) => row.name)
 		);
 		try {
-			await db.transaction(async (transaction) => {
+			await inTransaction(db, async (transaction) => {
 				await insertFormula(transaction, kitchenId, id, name);
 				await transaction('formulas')
 					.where({ kitchen_id: kitchenId, id })

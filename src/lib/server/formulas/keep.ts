@@ -1,13 +1,15 @@
-import type { FormulaDraft } from '../../formula-draft.ts';
+import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { isDuplicate, NotFound, Stale } from '../errors.ts';
 import { saveProduct } from '../products.ts';
 import { newId, utcNow } from '../rows.ts';
 import { freeName, startFormula } from './drafts.ts';
 import { insertFormula, nameTaken } from './insert.ts';
-import { coreLine } from './lines.ts';
+import { isDough } from '$core/formula/types.ts';
+import { coreLine } from '../../formula/recipe.ts';
 import { getFormula, listFormulas } from './read.ts';
-import type { FormulaContent, FormulaInput } from './types.ts';
+import type { FormulaContent, FormulaInput } from '../../formula/types.ts';
 
 /**
  * Makes a formula with its first version and product. `id` comes from the form, so that a save sent
@@ -20,7 +22,7 @@ export async function createFormula(
 	input: FormulaInput
 ): Promise<string> {
 	if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return id;
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		await insertFormula(transaction, kitchenId, id, input.name);
 		await addVersion(transaction, kitchenId, id, 1, contentOf(input));
 		await saveProduct(transaction, kitchenId, id, input.product, null);
@@ -39,7 +41,7 @@ export async function keepFormula(
 	version: number,
 	input: FormulaInput
 ): Promise<void> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		const changed = await transaction('formulas')
 			.where({ kitchen_id: kitchenId, id, version })
 			.update({ name: input.name, version: version + 1, draft: null, updated_at: utcNow() })
@@ -131,9 +133,9 @@ export function sameContent(a: FormulaContent, b: FormulaContent): boolean {
 			content.lines.map((line) => [
 				line.ingredient,
 				line.use,
-				line.stage ?? '',
-				line.use === 'dough' ? line.grams : line.consumed_g,
-				line.use === 'dough' ? null : (line.uptake_g ?? null),
+				line.stage,
+				line.used_g,
+				line.uptake_g,
 				line.said,
 				line.note,
 				line.low_g,
@@ -173,9 +175,9 @@ async function addVersion(
 			position,
 			use_as: line.use,
 			stage: line.stage ?? '',
-			grams: line.use === 'dough' ? line.grams : null,
-			consumed_g: line.use === 'dough' ? null : line.consumed_g,
-			uptake_g: line.use === 'dough' ? null : (line.uptake_g ?? null),
+			grams: isDough(line) ? line.used_g : null,
+			consumed_g: isDough(line) ? null : line.used_g,
+			uptake_g: line.uptake_g,
 			said: line.said,
 			note: line.note,
 			low_g: line.low_g,

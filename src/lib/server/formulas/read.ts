@@ -1,12 +1,12 @@
 import type { Choices, Step } from '$core/formula/process.ts';
 import type { MixGap } from '$core/formula/types.ts';
-import type { FormulaDraft } from '../../formula-draft.ts';
+import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import { listProducts } from '../products.ts';
 import { groupBy, toList, type Row } from '../rows.ts';
 import { lineFromRow } from './lines.ts';
-import type { Formula, FormulaVersion } from './types.ts';
+import type { Formula, FormulaVersion } from '../../formula/types.ts';
 
 /** Every formula of the kitchen by name, those put away among them. */
 export async function listFormulas(db: Database, kitchenId: string): Promise<Formula[]> {

@@ -1,9 +1,9 @@
 import type { Database } from '../db/connection.ts';
 import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import { getLabel } from './read.ts';
-import type { FrozenFacts, LabelRevision } from './types.ts';
+import type { FrozenFacts, LabelRevision } from '../../label/types.ts';
 
 /**
  * Freezes a product's label as it stands at record `version`: what it says, the facts behind it without

@@ -1,16 +1,7 @@
+import type { PackCheckRecord } from '../../label/pack-check.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate } from '../errors.ts';
 import { utcNow, type Row } from '../rows.ts';
-
-/** Packs weighed on a day and what they declared. */
-export interface PackCheckRecord {
-	id: string;
-	declared_g: number;
-	/** Packs in the lot the sample was taken from. */
-	lotPacks: number;
-	packs_g: number[];
-	checkedAt: string;
-}
 
 /** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
 export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt'> & { productId: string };

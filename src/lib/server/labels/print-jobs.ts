@@ -1,23 +1,12 @@
-import type { JobOutcome } from '../../printer.ts';
+import type { KeptPrintJob } from '../../label/print-job.ts';
+import type { JobOutcome } from '../../label/printer.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate } from '../errors.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
 import { utcNow, type Row } from '../rows.ts';
 import { labelToPrint } from './to-print.ts';
-
-/** What was sent to the label printer for a product. */
-export interface KeptPrintJob {
-	id: string;
-	revision: number;
-	/** Code of the batch it was for; null for none. */
-	batchCode: string | null;
-	copies: number;
-	/** Labels that came out. */
-	printed: number;
-	createdAt: string;
-}
 
 /** What a form asks to be printed. */
 export interface PrintJobInput {

@@ -1,4 +1,5 @@
-import type { Recipe, RulesName } from '$core/formula/types.ts';
+import type { Recipe } from '$core/formula/types.ts';
+import { otherRules } from '$core/rules/index.ts';
 import { contactBlocks, labelBlocks } from '$core/label/blocks.ts';
 import { compareLabels } from '$core/label/compare.ts';
 import { labelContent, type LabelContent, type LabelDesign } from '$core/label/content.ts';
@@ -8,26 +9,27 @@ import { recommendFromPieces } from '$core/netquantity/recommend.ts';
 import { mean } from '$core/measure/round.ts';
 import { standardDeviation } from '$core/measure/spread.ts';
 import { derivePlan, HISTORY_BATCHES } from '$core/plan.ts';
-import { productParts, recipeOf } from '../../recipe.ts';
-import { sourcesOf } from '../../sources.ts';
+import { coreProduct, recipeOf } from '../../formula/recipe.ts';
+import { sourcesOf } from '../../shelf/sources.ts';
 import { barcodeBars } from '../barcode.ts';
 import { cookLossHistory, squares } from '../batches/history.ts';
-import { listBatches, RECENT_BATCHES, recentBatches } from '../batches/read.ts';
-import type { Batch } from '../batches/types.ts';
+import { RECENT_BATCHES } from '../batches/read.ts';
+import { listSummaries, recentSummaries } from '../batches/standing.ts';
+import type { BatchSummary } from '../../batch/summary.ts';
 import { contactOfProducts } from '../contact/read.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
-import { coreLine } from '../formulas/lines.ts';
 import { listFormulas } from '../formulas/read.ts';
-import type { Formula } from '../formulas/types.ts';
+import type { Formula } from '../../formula/types.ts';
 import { listIngredients } from '../ingredients.ts';
-import { today, type Kitchen } from '../kitchens.ts';
+import { today } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { getProfile } from '../profiles.ts';
 import { pricePacks } from '../prices.ts';
-import type { Product } from '../products.ts';
+import type { Product } from '../../formula/product.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { coreShelf } from '../shelf.ts';
-import type { Label, LabelRevision } from './types.ts';
+import type { Label, LabelRevision } from '../../label/types.ts';
 
 /** What a label begins with: room for the standard panel beside the words. */
 const USUAL_SIZE = { width_mm: 127, height_mm: 190.5 };
@@ -41,23 +43,23 @@ export const LONGEST_MARKS = { code: '261231-10', bestBefore: 'Best before 30 Se
 export async function listLabels(
 	db: Database,
 	kitchen: Kitchen,
-	recent?: readonly Batch[]
+	recent?: readonly BatchSummary[]
 ): Promise<Label[]> {
-	const other = otherRules(kitchen.rules);
 	const begun = (await db('labels')
-		.where({ kitchen_id: kitchen.id, rules: other })
-		.select('product_id')) as Row[];
-	const own = await readLabels(db, kitchen, { recent });
-	if (begun.length === 0) return own;
-	const ids = new Set(begun.map((row) => String(row.product_id)));
-	const others = await readLabels(db, { ...kitchen, rules: other }, { recent });
-	return [...own, ...others.filter((label) => ids.has(label.product.id))].toSorted((a, b) =>
+		.where('kitchen_id', kitchen.id)
+		.whereNot('rules', kitchen.rules)
+		.select('product_id', 'rules')) as Row[];
+	const labels = await readLabels(db, kitchen, { recent });
+	for (const rules of otherRules(kitchen.rules)) {
+		const ids = new Set(begun.flatMap((row) => (row.rules === rules ? String(row.product_id) : [])));
+		if (ids.size === 0) continue;
+		const others = await readLabels(db, { ...kitchen, rules }, { recent });
+		labels.push(...others.filter((label) => ids.has(label.product.id)));
+	}
+	return labels.toSorted((a, b) =>
 		a.product.name.localeCompare(b.product.name)
 	);
 }
-
-/** The other of the two rule sets a product's label may follow. */
-export const otherRules = (rules: RulesName): RulesName => (rules === 'us' ? 'eu' : 'us');
 
 /** The label of one product by the kitchen's rule set, or by the one its `rules` are set to. Throws `NotFound`. */
 export async function getLabel(db: Database, kitchen: Kitchen, productId: string): Promise<Label> {
@@ -69,7 +71,7 @@ export async function getLabel(db: Database, kitchen: Kitchen, productId: string
 async function readLabels(
 	db: Database,
 	kitchen: Kitchen,
-	{ productId, recent }: { productId?: string; recent?: readonly Batch[] | undefined }
+	{ productId, recent }: { productId?: string; recent?: readonly BatchSummary[] | undefined }
 ): Promise<Label[]> {
 	const formulas = (await listFormulas(db, kitchen.id)).filter(
 		(formula) =>
@@ -83,8 +85,8 @@ async function readLabels(
 		pricePacks(db, kitchen.id),
 		recent ??
 			(only
-				? listBatches(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
-				: recentBatches(db, kitchen)),
+				? listSummaries(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
+				: recentSummaries(db, kitchen)),
 		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
 		readRevisions(db, kitchen),
 		getProfile(db, kitchen.id)
@@ -120,19 +122,15 @@ async function readLabels(
 				const design = designOf(product.id) ?? usualDesign(kitchen, formula);
 				const contact = contacts.get(product.id);
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
-				const plain = recipeOf(
-					productParts(
-						{
-							rules: kitchen.rules,
-							currency: kitchen.currency,
-							name: formula.name,
-							lines: formula.lines.map(coreLine),
-							ingredients: shelf,
-							mixGap: formula.mixGap
-						},
-						product
-					)
-				);
+				const plain = recipeOf({
+					rules: kitchen.rules,
+					currency: kitchen.currency,
+					name: formula.name,
+					lines: formula.lines,
+					mixGap: formula.mixGap,
+					ingredients: shelf,
+					product: coreProduct(product)
+				});
 				return {
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
 						revisions: revisions.get(product.id) ?? [],
@@ -212,16 +210,18 @@ function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
 }
 
 /** What the newest batches that square bear out: a declaration, and what a ball weight is worked out from. */
-function weighed(batches: readonly Batch[], product: Product): Pick<Label, 'recommended' | 'ballBasis'> {
+function weighed(batches: readonly BatchSummary[], product: Product): Pick<Label, 'recommended' | 'ballBasis'> {
 	const newest = batches
 		.filter((batch) => batch.productId === product.id && squares(batch))
 		.slice(0, HISTORY_BATCHES);
-	const balls = newest.flatMap((batch) => batch.ballWeights_g);
+	const balls = newest.flatMap(({ standing }) => standing.ballWeights_g);
 	const ballSpread_g = standardDeviation(balls);
-	const uptakes = newest.flatMap(({ facts }) => (facts ? facts.yield.uptake_g / facts.yield.pieces : []));
+	const uptakes = newest.flatMap(({ standing: { uptake_g, pieces } }) =>
+		uptake_g !== null && pieces ? uptake_g / pieces : []
+	);
 	return {
 		recommended: recommendFromPieces(
-			newest.flatMap((batch) => batch.finishedWeights_g),
+			newest.flatMap(({ standing }) => standing.finishedWeights_g),
 			product.packPieces
 		),
 		ballBasis:
@@ -232,7 +232,7 @@ function weighed(batches: readonly Batch[], product: Product): Pick<Label, 'reco
 						uptake_g: mean(uptakes) ?? 0,
 						ballSpread_g,
 						ballsWeighed: balls.length,
-						cookLosses: newest.flatMap(({ facts }) => facts?.yield.cookLoss ?? [])
+						cookLosses: newest.flatMap(({ standing }) => standing.cookLoss ?? [])
 					}
 	};
 }

@@ -1,12 +1,13 @@
-import type { RulesName } from '$core/formula/types.ts';
+import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
 import type { Database } from '../db/connection.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import type { Row } from '../rows.ts';
 
 /** The kitchen under the rule set an address asks for; its own where none is asked. */
 export function underRules(kitchen: Kitchen, url: URL): Kitchen {
 	const asked = url.searchParams.get('rules');
-	return asked === 'us' || asked === 'eu' ? { ...kitchen, rules: asked } : kitchen;
+	const rules = RULES_NAMES.find((name) => name === asked);
+	return rules ? { ...kitchen, rules } : kitchen;
 }
 
 /** Rule sets under which a label of the product was begun. */

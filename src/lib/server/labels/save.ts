@@ -2,7 +2,7 @@ import { lostAllergenWords } from '$core/label/wording.ts';
 import type { LabelDesign } from '$core/label/content.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate, refuse, Stale } from '../errors.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { readCoreShelf } from '../shelf.ts';
 import { today } from '../kitchens.ts';
 import { newId, utcNow } from '../rows.ts';

@@ -1,15 +1,13 @@
 import type { Drawing } from '$core/drawing/shapes.ts';
 import { layoutLabel } from '$core/label/layout.ts';
-import { bestBefore } from '../../label-marks.ts';
-import { bestBeforesSet } from '../batches/best-before.ts';
-import { getBatch } from '../batches/read.ts';
-import type { Batch } from '../batches/types.ts';
+import { bestBefore } from '../../label/marks.ts';
+import { readBatch, type ReadBatch } from '../batches/read.ts';
 import { refuseUnsaid } from '../contact/unsaid.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { getRevision } from './approve.ts';
-import type { LabelRevision } from './types.ts';
+import type { LabelRevision } from '../../label/types.ts';
 
 /** An approved label with what a batch adds to it. */
 export interface LabelToPrint {
@@ -29,28 +27,20 @@ export async function labelToPrint(
 	{ revision: number, batch: batchId }: { revision: number; batch: string }
 ): Promise<LabelToPrint> {
 	const revision = await getRevision(db, kitchen, productId, number);
-	const batch = batchId ? await getBatch(db, kitchen, batchId) : null;
+	const read = batchId ? await readBatch(db, kitchen, batchId) : null;
+	const batch = read?.batch ?? null;
 	if (batch && batch.productId !== productId) refuse('', 'this batch is of another product');
 	const { content } = revision;
 	if (batch) await refuseUnsaid(db, kitchen, batch, content);
 	const { drawing } = layoutLabel(content, revision.declared_g, {
 		code: batch?.code ?? '',
 		bestBefore:
-			batch && content.bestBeforeDays !== null
-				? bestBefore(...(await lastDay(db, kitchen, batch, content.bestBeforeDays)))
-				: ''
+			read && content.bestBeforeDays !== null ? bestBefore(...lastDay(read, content.bestBeforeDays)) : ''
 	});
 	const name = `label ${content.name} revision ${revision.number}`.replace(/[^\w -]+/g, '');
 	return { revision, drawing, name };
 }
 
 /** The day a batch is best before, as set for it at packing or as its label has it: from when, how many days. */
-async function lastDay(
-	db: Database,
-	kitchen: Kitchen,
-	batch: Pick<Batch, 'id' | 'madeOn'>,
-	days: number
-): Promise<[from: string, days: number]> {
-	const own = (await bestBeforesSet(db, kitchen.id, [batch.id])).get(batch.id);
-	return own === undefined ? [batch.madeOn, days] : [own, 0];
-}
+const lastDay = ({ batch, bench }: ReadBatch, days: number): [from: string, days: number] =>
+	bench.bestBefore === null ? [batch.madeOn, days] : [bench.bestBefore, 0];

@@ -1,6 +1,7 @@
 import { settled } from '$core/measure/round.ts';
 import type { Problem } from '$core/problem.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { Refused } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 
@@ -23,7 +24,7 @@ export async function countLots(
 	kitchenId: string,
 	counts: readonly LotCount[]
 ): Promise<number> {
-	return db.transaction(async (transaction) => {
+	return inTransaction(db, async (transaction) => {
 		const rows = (await transaction('lots')
 			.where('kitchen_id', kitchenId)
 			.whereIn(

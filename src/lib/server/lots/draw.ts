@@ -3,40 +3,43 @@ import { priceDrawn, type PricedDraw } from '$core/stock/price.ts';
 import type { Price } from '$core/formula/types.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
-import { groupBy, newId, toMoney, utcNow, type Row } from '../rows.ts';
-import { consumptionOf, type Consumption } from './consumption.ts';
-import type { BatchStock } from './types.ts';
+import type { Consumption } from '$core/bench/consumption.ts';
+import { groupBy, idOrNull, newId, toMoney, utcNow, type Row } from '../rows.ts';
+import type { BatchStock } from '../../shelf/lots.ts';
+
+/** What is to be settled of a batch: whose row is locked, and what it consumed. */
+export interface Settling {
+	id: string;
+	madeOn: string;
+	uses: readonly Consumption[];
+}
 
 /**
  * Brings what a batch draws from lots to what it consumed: each difference is a move, none is edited. Call
- * it in the transaction that changed what was consumed.
+ * it in the transaction that changed what was consumed, with the batch's row locked. Whether anything moved.
  */
 export async function settleDraws(
 	db: Database,
 	kitchenId: string,
-	batchId: string,
+	{ id, madeOn, uses }: Settling,
 	movedAt = utcNow()
-): Promise<void> {
-	if (!(await db('lots').where('kitchen_id', kitchenId).first('id'))) return;
-	const uses = await consumptionOf(db, kitchenId, batchId);
-	const drawn = await drawnBy(db, kitchenId, batchId);
-	const lots = await lotsToDrawFrom(db, kitchenId, batchId, uses, [...drawn.keys()]);
+): Promise<boolean> {
+	if (!(await db('lots').where('kitchen_id', kitchenId).first('id'))) return false;
+	const drawn = await drawnBy(db, kitchenId, id);
+	const lots = await lotsToDrawFrom(db, kitchenId, { id, madeOn, uses }, [...drawn.keys()]);
 	const moves = new Map<string, number>();
 	for (const used of uses) {
 		const of = lots.filter(
-			(lot) => lot.ingredient_id === used.ingredientId && (lot.material ?? null) === used.material
+			(lot) => lot.ingredientId === used.ingredientId && lot.material === used.material
 		);
-		const known = new Set(of.map((lot) => String(lot.id)));
+		const known = new Set(of.map((lot) => lot.id));
 		const only = (amounts: ReadonlyMap<string, number>) =>
 			new Map([...amounts].filter(([lotId]) => known.has(lotId)));
-		const { byLot } = drawingOf(
-			of.map((lot) => ({ id: String(lot.id), onHand: Number(lot.on_hand) })),
-			// A lot of something else cannot have been it.
-			{ consumed: used.consumed, drawn: only(drawn), named: only(used.named) }
-		);
+		// A lot of something else cannot have been it.
+		const { byLot } = drawingOf(of, { consumed: used.consumed, drawn: only(drawn), named: only(used.named) });
 		for (const [lotId, amount] of movesTo(only(drawn), byLot)) moves.set(lotId, amount);
 	}
-	if (moves.size === 0) return;
+	if (moves.size === 0) return false;
 	await db('lot_moves').insert(
 		[...moves].map(([lotId, amount]) => ({
 			id: newId(),
@@ -44,52 +47,69 @@ export async function settleDraws(
 			lot_id: lotId,
 			kind: 'drawn',
 			amount: -amount,
-			batch_id: batchId,
+			batch_id: id,
 			moved_at: movedAt
 		}))
 	);
 	for (const [lotId, amount] of moves)
 		await db('lots').where({ kitchen_id: kitchenId, id: lotId }).decrement('on_hand', amount);
+	return true;
 }
 
-/** The lots of what a batch uses, locked; those with nothing left where it drew from them or was said to. */
+/** A lot as it is drawn from. */
+interface DrawnLot {
+	id: string;
+	onHand: number;
+	ingredientId: string | null;
+	material: string | null;
+}
+
+/**
+ * The lots of what a batch uses, locked: those that were there when it was made, and those it drew from or was
+ * said to. One that came on the day itself was not there for a batch of which packs had gone by then.
+ */
 async function lotsToDrawFrom(
 	db: Database,
 	kitchenId: string,
-	batchId: string,
-	uses: readonly Consumption[],
+	{ id, madeOn, uses }: Settling,
 	drawn: readonly string[]
-): Promise<Row[]> {
-	const batch = (await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('made_on')) as Row;
+): Promise<DrawnLot[]> {
 	const concerned = [...drawn, ...uses.flatMap((used) => [...used.named.keys()])];
-	return (await db('lots')
+	const firstGone = (await db('sales')
+		.where({ kitchen_id: kitchenId, batch_id: id })
+		.min('created_at as at')
+		.first()) as Row | undefined;
+	const rows = (await db('lots')
 		.where('kitchen_id', kitchenId)
-		.where(
-			(query) =>
-				void query
-					.where(
-						(at) =>
-							void at
-								.where('on_hand', '>', 0)
-								.where('received_on', '<=', String(batch.made_on))
-								.where(
-									(of) =>
-										void of
-											.whereIn(
-												'ingredient_id',
-												uses.flatMap((used) => used.ingredientId ?? [])
-											)
-											.orWhereIn(
-												'material',
-												uses.flatMap((used) => used.material ?? [])
-											)
-								)
-					)
-					.orWhereIn('id', concerned)
-		)
+		.where((query) => {
+			query.where((at) => {
+				at.where('on_hand', '>', 0)
+					.where((then) => {
+						then.where('received_on', '<', madeOn).orWhere((same) => {
+							same.where('received_on', madeOn);
+							if (firstGone?.at) same.where('created_at', '<=', String(firstGone.at));
+						});
+					})
+					.where((of) => {
+						of.whereIn(
+							'ingredient_id',
+							uses.flatMap((used) => used.ingredientId ?? [])
+						).orWhereIn(
+							'material',
+							uses.flatMap((used) => used.material ?? [])
+						);
+					});
+			}).orWhereIn('id', concerned);
+		})
 		.orderBy(['received_on', 'id'])
 		.forUpdate()
 		.select('id', 'on_hand', 'ingredient_id', 'material')) as Row[];
+	return rows.map((row) => ({
+		id: String(row.id),
+		onHand: Number(row.on_hand),
+		ingredientId: idOrNull(row.ingredient_id),
+		material: idOrNull(row.material)
+	}));
 }
 
 /** What a batch has drawn, by lot. */
@@ -103,39 +123,47 @@ async function drawnBy(db: Database, kitchenId: string, batchId: string): Promis
 	return new Map(rows.map((row) => [String(row.lot_id), settled(-Number(row.amount))]));
 }
 
-/** The day the first lot of each thing was received, by ingredient id or by the name of a material. */
+/** What lots are kept under: an ingredient and a material of one name are two things. */
+export const lotKey = (ingredientId: string | null, material: string): string =>
+	ingredientId === null ? `material ${material}` : ingredientId;
+
+/** The material of a key that is of no ingredient. */
+export const materialOf = (key: string): string => key.replace(/^material /, '');
+
+/** The day the first lot of each thing was received, by `lotKey`. */
 export async function lotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
 	const rows = (await db('lots')
 		.where('kitchen_id', kitchenId)
 		.groupBy('ingredient_id', 'material')
 		.select('ingredient_id', 'material')
 		.min('received_on as since')) as Row[];
-	return new Map(rows.map((row) => [String(row.ingredient_id ?? row.material), String(row.since)]));
+	return new Map(
+		rows.map((row) => [lotKey(idOrNull(row.ingredient_id), String(row.material)), String(row.since)])
+	);
 }
 
-/** Draws for open batches of a day or later what they consumed and no lot had, now that one came. */
-export async function drawWhatWasShort(
+/** Ids of the open batches of a day or later that use what a lot is of: they may have been short of it. */
+export async function batchesThatUse(
 	db: Database,
 	kitchenId: string,
-	lot: { ingredientId: string; material: string; receivedOn: string }
-): Promise<void> {
+	lot: { ingredientId: string; receivedOn: string }
+): Promise<string[]> {
 	const query = db('batches as b')
 		.where('b.kitchen_id', kitchenId)
 		.whereNull('b.closed_at')
 		.where('b.made_on', '>=', lot.receivedOn);
 	if (lot.ingredientId !== '')
-		query.whereExists((lines) =>
-			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').where('l.ingredient_id', lot.ingredientId)
-		);
-	const batches = (await query.orderBy(['b.made_on', 'b.id']).select('b.id')) as Row[];
-	for (const batch of batches) await settleDraws(db, kitchenId, String(batch.id));
+		query.whereExists((lines) => {
+			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').where('l.ingredient_id', lot.ingredientId);
+		});
+	return (await query.orderBy(['b.made_on', 'b.id']).pluck('b.id')) as string[];
 }
 
 /** What batches drew, for their pages and their cost, by batch id. */
 export interface BatchDraws {
 	stock: Omit<BatchStock, 'perPack'>[];
 	/** The price of an ingredient as its lots cost, given what was consumed and the price in force. */
-	priceOf: (ingredientId: string, consumed_g: number, inForce: Price | undefined) => Price | undefined;
+	priceOf: (ingredientId: string, consumed_g: number, inForce: Price | null) => Price | null;
 }
 
 /** Draws of batches by batch id; those without any are not in it. */
@@ -144,6 +172,7 @@ export async function drawsOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchDraws>> {
+	if (batchIds.length === 0) return new Map();
 	const rows = (await db('lot_moves as m')
 		.join('lots as l', 'l.id', 'm.lot_id')
 		.leftJoin('ingredients as i', 'i.id', 'l.ingredient_id')
@@ -158,7 +187,7 @@ export async function drawsOf(
 		[...groupBy(rows, (row) => String(row.batch_id))].map(([batchId, of]) => [
 			batchId,
 			{
-				stock: [...groupBy(of, nameOf)].map(([name, lots]) => drawnStock(name, lots)),
+				stock: [...groupBy(of, keyOf).values()].map(drawnStock),
 				priceOf: (ingredientId, consumed_g, inForce) => {
 					const drawn = of.filter((row) => row.ingredient_id === ingredientId);
 					return drawn.length === 0 ? inForce : priceDrawn(drawn.map(pricedDraw), consumed_g, inForce);
@@ -168,13 +197,14 @@ export async function drawsOf(
 	);
 }
 
-const nameOf = (row: Row) => String(row.ingredient_id === null ? row.material : row.ingredient_name);
+const keyOf = (row: Row) => lotKey(idOrNull(row.ingredient_id), String(row.material));
 
-function drawnStock(name: string, lots: readonly Row[]): Omit<BatchStock, 'perPack'> {
-	const ingredientId = lots[0]?.ingredient_id ?? null;
+function drawnStock(lots: readonly Row[]): Omit<BatchStock, 'perPack'> {
+	const first = lots[0] ?? {};
+	const ingredientId = idOrNull(first.ingredient_id ?? null);
 	return {
-		ingredientId: ingredientId === null ? null : String(ingredientId),
-		name,
+		ingredientId,
+		name: String(ingredientId === null ? first.material : first.ingredient_name),
 		unit: ingredientId === null ? 'pieces' : 'g',
 		from: lots.map((row) => ({
 			lotId: String(row.id),
@@ -189,7 +219,7 @@ function pricedDraw(row: Row): PricedDraw {
 		grams: settled(-Number(row.moved)),
 		price:
 			row.amount === null
-				? undefined
+				? null
 				: { amount: toMoney(row.amount), grams: Number(row.received), usable: Number(row.usable) }
 	};
 }

@@ -1,18 +1,19 @@
+import { ballsFrom, packsFrom } from '$core/massflow/balls.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Material } from '$core/formula/types.ts';
-import type { GapUnit } from '$core/squaring/closings.ts';
+import type { CountUnit } from '$core/stock/use.ts';
 import { outlook, type Need, type Outlook } from '$core/stock/need.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, toList, type Row } from '../rows.ts';
-import { lotsKeptSince } from './draw.ts';
-import type { Lot } from './types.ts';
+import { lotKey, lotsKeptSince, materialOf } from './draw.ts';
+import type { Lot } from '../../shelf/lots.ts';
 
 /** Something lots are kept of: what there is of it, and whether it lasts for what is planned. */
 export interface StockItem extends Outlook {
 	key: string;
 	ingredientId: string | null;
 	name: string;
-	unit: GapUnit;
+	unit: CountUnit;
 	/** Those with something left, oldest first. */
 	lots: Lot[];
 	/** Code of the batch it runs out at; null where it lasts. */
@@ -28,7 +29,7 @@ export async function stockItems(
 	const since = await lotsKeptSince(db, kitchenId);
 	const names = await namesOf(db, kitchenId, [...since.keys()]);
 	const { needs, codes } = await plannedNeeds(db, kitchenId);
-	const lotsBy = groupBy(lots, (lot) => lot.ingredientId ?? lot.name);
+	const lotsBy = groupBy(lots, (lot) => lotKey(lot.ingredientId, lot.name));
 	return [...since.keys()]
 		.map((key): StockItem => {
 			const name = names.get(key);
@@ -38,7 +39,7 @@ export async function stockItems(
 				...seen,
 				key,
 				ingredientId: name === undefined ? null : key,
-				name: name ?? key,
+				name: name ?? materialOf(key),
 				unit: name === undefined ? 'pieces' : 'g',
 				lots: of,
 				runsOutCode: seen.runsOutAt === null ? null : (codes.get(seen.runsOutAt) ?? null)
@@ -96,8 +97,8 @@ async function plannedNeeds(
 			need(ingredientId, id, planned + Number(row?.moved ?? 0));
 		}
 		const dough_g = mine.reduce((sum, line) => sum + (line.use_as === 'dough' ? Number(line.planned) : 0), 0);
-		const packs = Math.floor(Math.floor(dough_g / Number(batch.ball_weight_g)) / Number(batch.pack_pieces));
-		for (const material of toList<Material>(batch.materials)) need(material.name, id, packs);
+		const packs = packsFrom(ballsFrom(dough_g, Number(batch.ball_weight_g)), Number(batch.pack_pieces));
+		for (const material of toList<Material>(batch.materials)) need(lotKey(null, material.name), id, packs);
 	}
 	return { needs, codes: new Map(batches.map((batch) => [String(batch.id), String(batch.code)])) };
 }

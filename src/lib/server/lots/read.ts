@@ -1,8 +1,8 @@
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
 import { toMoney, type Row } from '../rows.ts';
-import type { Batch } from '../batches/types.ts';
-import type { Lot, LotMove } from './types.ts';
+import type { Batch } from '../../batch/types.ts';
+import type { Lot, LotMove } from '../../shelf/lots.ts';
 
 /** The lots of a kitchen with the name of what they are of, those received first before the others. */
 function lotRows(db: Database, kitchenId: string) {

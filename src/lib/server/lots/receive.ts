@@ -2,8 +2,11 @@ import type { Database } from '../db/connection.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { addPricePack } from '../prices.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
-import { drawWhatWasShort } from './draw.ts';
-import type { LotInput } from './types.ts';
+import { rewriteFromFold } from '../batches/change.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { batchesThatUse } from './draw.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
+import type { LotInput } from '../../shelf/lots.ts';
 
 /**
  * Writes down a lot that came; its code. What was paid is also what the ingredient costs from that day.
@@ -11,11 +14,12 @@ import type { LotInput } from './types.ts';
  */
 export async function receiveLot(
 	db: Database,
-	kitchenId: string,
+	kitchen: Kitchen,
 	id: string,
 	input: LotInput
 ): Promise<string> {
-	return db.transaction(async (transaction) => {
+	const kitchenId = kitchen.id;
+	return inTransaction(db, async (transaction) => {
 		// Two devices receiving at the same moment take turns, or both would draw the same code.
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
 		const sentBefore = (await transaction('lots').where({ kitchen_id: kitchenId, id }).first('code')) as
@@ -66,7 +70,11 @@ export async function receiveLot(
 				boughtOn: input.receivedOn,
 				supplier: input.supplier
 			});
-		await drawWhatWasShort(transaction, kitchenId, input);
+		// Batches that were short of it draw from it now, each with its row locked.
+		for (const batchId of await batchesThatUse(transaction, kitchenId, input)) {
+			await transaction('batches').where({ kitchen_id: kitchenId, id: batchId }).forUpdate().first('id');
+			await rewriteFromFold(transaction, kitchen, batchId);
+		}
 		return code;
 	});
 }
@@ -87,7 +95,7 @@ export async function takeBackLot(
 	id: string,
 	reason: string
 ): Promise<void> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		const lot = (await transaction('lots')
 			.where({ kitchen_id: kitchenId, id })
 			.forUpdate()

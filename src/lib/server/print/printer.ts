@@ -1,4 +1,4 @@
-import type { JobOutcome, PrinterState, Roll } from '../../printer.ts';
+import type { JobOutcome, PrinterState, Roll } from '../../label/printer.ts';
 import { refuse } from '../errors.ts';
 
 const LIMIT_MS = 3000;

@@ -1,13 +1,14 @@
-import type { Facts } from '$core/derive.ts';
+import type { Facts } from '$core/facts.ts';
 import type { Recipe } from '$core/formula/types.ts';
-import { figuresOf, type FigureKey } from '$core/why/figures.ts';
+import { figuresOf } from '$core/why/figures.ts';
 import { whyNutrient } from '$core/why/nutrient.ts';
 import { recordDrawing } from '$core/why/record.ts';
 import { dayText, fixed, percent } from '../../format.ts';
-import { SOURCE_GRADES, sourceText, type ValueSource } from '../../sources.ts';
+import { SOURCE_GRADES, sourceText, type ValueSource } from '../../shelf/sources.ts';
 import type { Downloaded } from '../edge/download.ts';
 import { refuse } from '../errors.ts';
-import { today, type Kitchen } from '../kitchens.ts';
+import { today } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from './pdf.ts';
 
 /**
@@ -24,7 +25,7 @@ export async function recordPdf(
 ): Promise<Downloaded> {
 	const figure = figuresOf(recipe.rules).find((each) => each.key === asked);
 	if (!figure) refuse('', 'there is no such figure on the panel');
-	const derivation = facts && whyNutrient(recipe, facts, asked as FigureKey);
+	const derivation = facts && whyNutrient(recipe, facts, asked);
 	if (!facts || !derivation) refuse('', 'nothing is printed yet: weigh finished pieces first');
 	const { ballWeight_g, uptake_g, pieces, finishedWeight_g, cookLoss } = facts.yield;
 	const drawing = recordDrawing(derivation, {

@@ -1,6 +1,6 @@
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
-import type { LineContext } from '$core/measure/read-line.ts';
+import type { LineContext } from '$core/formula/read-line.ts';
 import { referenceRows } from './read.ts';
 
 /** What lines are read against where there is no shelf: the shipped rows, measured in US cups and spoons. */

@@ -3,10 +3,11 @@ import { compositionProblems } from '$core/composition/checks.ts';
 import { measuresInSet } from '$core/measure/convert.ts';
 import type { Kind } from '$core/composition/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { Refused } from '../errors.ts';
 import { freeName } from '../formulas/drafts.ts';
 import { addIngredient, listIngredients } from '../ingredients.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { setMeasures } from '../measures.ts';
 
 /**
@@ -25,7 +26,7 @@ export async function shelveFood(
 	const problems = compositionProblems(per100g);
 	if (problems.length > 0) throw new Refused(problems.map(({ message }) => ({ path: '', message })));
 	const names = (await listIngredients(db, kitchen.id)).map((ingredient) => ingredient.name);
-	return db.transaction(async (transaction) => {
+	return inTransaction(db, async (transaction) => {
 		const id = await addIngredient(transaction, kitchen.id, {
 			name: freeName(name.slice(0, 150), names),
 			kind,

@@ -1,4 +1,4 @@
-import type { Doubt } from '$core/measure/read-line.ts';
+import type { Doubt } from '$core/formula/read-line.ts';
 
 /** A line as somebody said it, and what it comes to: ingredient, amount, unit, grams (low, high), doubts. */
 export type Phrasing = [

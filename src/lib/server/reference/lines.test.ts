@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readLine } from '$core/measure/read-line.ts';
+import { readLine } from '$core/formula/read-line.ts';
 import { referenceContext } from './context.ts';
 import { PHRASINGS } from './lines.corpus.ts';
 

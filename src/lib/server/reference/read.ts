@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import type { Kind } from '$core/composition/kinds.ts';
-import { COMPOSITION_KEYS, type Composition } from '$core/composition/nutrients.ts';
+import { COMPOSITION_KEYS, compositionOf, type Composition } from '$core/composition/nutrients.ts';
 import { readMeasures, type Measures } from '$core/measure/convert.ts';
 
 /** A row of the shipped starting composition data: typical values with their source. */
@@ -40,7 +40,9 @@ function readRows(text: string): Map<string, ReferenceRow> {
 				id: row.id ?? '',
 				name: row.name ?? '',
 				kind: row.kind as Kind,
-				per100g: Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, row[key] ? Number(row[key]) : null])),
+				per100g: compositionOf(
+					Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, row[key] ? Number(row[key]) : null]))
+				),
 				measures: readMeasures(row.measures ?? ''),
 				allergens: (row.allergens ?? '').split(';').filter((tag) => tag !== ''),
 				labelUs: row.label_us ?? '',

@@ -1,8 +1,9 @@
 import { measuresInSet } from '$core/measure/convert.ts';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { addIngredient, listIngredients } from '../ingredients.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { setMeasures } from '../measures.ts';
 import { referenceRows } from './read.ts';
 
@@ -18,7 +19,7 @@ export async function shelveReference(db: Database, kitchen: Kitchen, referenceI
 		(ingredient) => ingredient.referenceId === referenceId || ingredient.name === row.name
 	);
 	if (there) return there.id;
-	return db.transaction(async (transaction) => {
+	return inTransaction(db, async (transaction) => {
 		const id = await addIngredient(transaction, kitchen.id, {
 			name: row.name,
 			kind: row.kind,

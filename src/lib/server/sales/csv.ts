@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Sale } from './types.ts';
+import type { Sale } from '../../sales/types.ts';
 
 /** Columns of the exported ledger, in order. */
 const CSV_COLUMNS = [

@@ -1,9 +1,9 @@
 import type { Database } from '../db/connection.ts';
-import { inTransaction } from '../db/retry.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import type { SaleKind } from '../../sales/kinds.ts';
-import type { SaleAnswer, SaleEntry } from './types.ts';
+import type { SaleAnswer, SaleEntry } from '../../sales/types.ts';
 
 /** What a plain sale needs. */
 export interface SaleInput {

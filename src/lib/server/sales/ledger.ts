@@ -4,7 +4,7 @@ import { ulid } from 'ulid';
 import type { Database } from '../db/connection.ts';
 import { toMoney, toNumber, type Row } from '../rows.ts';
 import type { PaidBy, SaleKind } from '../../sales/kinds.ts';
-import type { Sale } from './types.ts';
+import type { Sale } from '../../sales/types.ts';
 
 /** Which entries of the ledger are looked at; days are included, null is any. */
 export interface LedgerFilter {

@@ -1,5 +1,6 @@
 import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 
@@ -47,7 +48,7 @@ export async function payOwed(
 	kitchenId: string,
 	payment: { checkoutId: string; paidBy: 'cash' | 'card'; paidOn: string }
 ): Promise<void> {
-	await db.transaction(async (transaction) => {
+	await inTransaction(db, async (transaction) => {
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
 		const [owed] = (await owedRows(transaction, kitchenId).where(
 			's.checkout_id',

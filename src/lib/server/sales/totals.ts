@@ -1,25 +1,11 @@
+import type { Sum } from '../../sales/totals.ts';
+import type { GroupSum } from '../../sales/totals.ts';
 import type { Knex } from 'knex';
 import { parseDate } from '@internationalized/date';
 import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
 import type { Row } from '../rows.ts';
 import { filtered, type LedgerFilter } from './ledger.ts';
-
-/** Packs and money of some entries; voids and returns taken off. */
-export interface Sum {
-	/** Sold. */
-	packs: number;
-	/** Gone without being sold. */
-	given: number;
-	money: string;
-	entries: number;
-}
-
-export interface GroupSum extends Sum {
-	/** The day, the month, the product and its pack, the channel or the way of paying. */
-	key: string;
-	name: string;
-}
 
 /** By what a total can be split. */
 export type SplitBy = 'day' | 'month' | 'product' | 'channel' | 'paid';

@@ -1,31 +1,24 @@
+import type { Attention } from '../../kitchen/today.ts';
 import { Money, sumMoney } from '$core/cost/money.ts';
 import { isStalePrice, PRICE_GOOD_DAYS } from '$core/cost/stale.ts';
 import { freshness } from '$core/stock/need.ts';
 import { dayText, money, plain, plural } from '../../format.ts';
 import { isPast } from '../../sales/stall.ts';
-import type { BatchLeft } from '../batches/left.ts';
-import type { Batch } from '../batches/types.ts';
+import type { BatchLeft } from '../../batch/left.ts';
+import type { BatchSummary } from '../../batch/summary.ts';
 import type { Database } from '../db/connection.ts';
 import { listFormulas } from '../formulas/read.ts';
 import { listIngredients } from '../ingredients.ts';
-import { today, type Kitchen } from '../kitchens.ts';
+import { today } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { listLabels } from '../labels/read.ts';
-import { labelState } from '../labels/types.ts';
+import { labelState } from '../../label/types.ts';
 import { stockItems } from '../lots/outlook.ts';
 import { lotsOnHand } from '../lots/read.ts';
 import { pricePacks } from '../prices.ts';
 import { getProfile } from '../profiles.ts';
 import { owedNow } from '../sales/payments.ts';
 import { yearOfSales } from '../sales/year.ts';
-
-/** Something that wants looking at. */
-export interface Attention {
-	/** It can hurt somebody, or says what is not true: it comes first and is marked. */
-	grave: boolean;
-	href: string;
-	what: string;
-	why: string;
-}
 
 /** So many of a kind are named one by one. */
 const MOST_NAMED = 2;
@@ -38,7 +31,7 @@ export async function attentionOf(
 	db: Database,
 	kitchen: Kitchen,
 	left: readonly BatchLeft[],
-	recent: readonly Batch[]
+	recent: readonly BatchSummary[]
 ): Promise<Attention[]> {
 	const found = await Promise.all([
 		labelsNotRight(db, kitchen, recent),
@@ -66,7 +59,7 @@ function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {
 async function labelsNotRight(
 	db: Database,
 	kitchen: Kitchen,
-	recent: readonly Batch[]
+	recent: readonly BatchSummary[]
 ): Promise<Attention[]> {
 	return (await listLabels(db, kitchen, recent)).flatMap((label): Attention[] => {
 		const state = labelState(label);
@@ -111,11 +104,11 @@ async function stockShortOrOld(db: Database, kitchen: Kitchen): Promise<Attentio
 }
 
 /** Batches that were made and not closed: those that are off by their name, the others counted. */
-function batchesNotClosed(recent: readonly Batch[]): Attention[] {
+function batchesNotClosed(recent: readonly BatchSummary[]): Attention[] {
 	const found: Attention[] = [];
-	const others: Batch[] = [];
-	for (const batch of recent.filter((each) => each.packsMade > 0 && each.closed.length === 0)) {
-		const off = batch.closings.find((closing) => closing.state === 'off');
+	const others: BatchSummary[] = [];
+	for (const batch of recent.filter((each) => each.packsMade > 0 && !each.isClosed)) {
+		const off = batch.standing.closings.find((closing) => closing.state === 'off');
 		if (off?.state !== 'off') others.push(batch);
 		else
 			found.push({

@@ -1,11 +1,5 @@
+import type { FirstStep } from '../../kitchen/today.ts';
 import type { Database } from '../db/connection.ts';
-
-/** A step of a kitchen that begins, in the order of the work. */
-export interface FirstStep {
-	words: string;
-	href: string;
-	done: boolean;
-}
 
 /** What a kitchen that has sold nothing yet has done and has still to do; null once it has sold. */
 export async function firstSteps(db: Database, kitchenId: string): Promise<FirstStep[] | null> {

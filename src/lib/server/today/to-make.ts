@@ -1,17 +1,14 @@
+import type { NamedDay } from '../../kitchen/today.ts';
 import { comingDays, WEEKS_BACK, type Sold } from '$core/selling/rhythm.ts';
 import { whatToMake, type DayToMake, type Supply, type ToMake } from '$core/selling/to-make.ts';
 import { parseDate } from '@internationalized/date';
-import type { BatchLeft } from '../batches/left.ts';
-import type { Batch } from '../batches/types.ts';
+import type { BatchLeft } from '../../batch/left.ts';
+import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
-import { today, type Kitchen } from '../kitchens.ts';
+import { today } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { listProducts } from '../products.ts';
 import type { Row } from '../rows.ts';
-
-/** A coming selling day with the products by name. */
-export interface NamedDay extends Omit<DayToMake, 'products'> {
-	products: (ToMake & { name: string; packPieces: number })[];
-}
 
 /** What the coming selling days of the kitchen want, and what of it is still to be made. */
 export async function daysToMake(

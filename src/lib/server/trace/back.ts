@@ -1,15 +1,15 @@
 import type { LabelContent } from '$core/label/content.ts';
 import { labelText } from '$core/label/text.ts';
-import { getBatch } from '../batches/read.ts';
-import type { Batch } from '../batches/types.ts';
-import { entriesOf } from '../bench/entries.ts';
+import { readBatch } from '../batches/read.ts';
+import type { Batch } from '../../batch/types.ts';
 import { stationFacts } from '../bench/station.ts';
 import type { Database } from '../db/connection.ts';
-import type { Kitchen } from '../kitchens.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
 import { lotsById } from '../lots/read.ts';
-import type { Lot } from '../lots/types.ts';
+import type { Lot } from '../../shelf/lots.ts';
 import type { Row } from '../rows.ts';
-import { tracedBatches, type TracedBatch } from './forward.ts';
+import { tracedBatches } from './forward.ts';
+import type { TracedBatch } from '../../batch/trace.ts';
 
 /** A reading as it stands in the record, withdrawn and corrected ones too. */
 export interface TracedWeighing {
@@ -36,9 +36,8 @@ export interface BatchTrace {
 
 /** From a batch back to its lots, weighings, cautions and label. Throws `NotFound`. */
 export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<BatchTrace> {
-	const batch = await getBatch(db, kitchen, batchId);
-	const [entries, station, revision, [sold]] = await Promise.all([
-		entriesOf(db, kitchen.id, batchId),
+	const { batch, entries } = await readBatch(db, kitchen, batchId);
+	const [station, revision, [sold]] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		db('batches as b')
 			.join('label_revisions as r', 'r.id', 'b.label_revision_id')

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { TracedBatch } from './forward.ts';
+import type { TracedBatch } from '../../batch/trace.ts';
 
 const COLUMNS = [
 	'certainty',

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { freshness } from '$core/stock/need.ts';
 	import { dayText, plain } from '$lib/format.ts';
-	import type { Lot } from '$lib/server/lots/types.ts';
+	import type { Lot } from '$lib/shelf/lots.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 
 	/** Which lot of an ingredient is being weighed from; nothing where no lots of it are kept. */

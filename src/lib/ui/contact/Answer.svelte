@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { draftForm } from '../draft-form.svelte.ts';
+	import { draftForm } from '../../form/draft-form.svelte.ts';
 	import Field from '../Field.svelte';
 	import Problems from '../Problems.svelte';
 

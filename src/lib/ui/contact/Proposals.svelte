@@ -2,7 +2,7 @@
 	import { sourceKey } from '$core/allergens/contact.ts';
 	import { allergenName, sourceWords } from '$core/allergens/contact-words.ts';
 	import { dayText } from '$lib/format.ts';
-	import type { Contact } from '$lib/server/contact/read.ts';
+	import type { Contact } from '$lib/batch/contact.ts';
 	import Answer from './Answer.svelte';
 
 	/** What may have come along, each to be accepted or declined with a reason; and what was decided. */

@@ -1,13 +1,11 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { drawEuTable, tableText } from '$core/rules/eu/format.ts';
-	import { panelContent } from '$core/rules/us/format/content.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import { verticalPanel } from '$core/rules/us/format/vertical.ts';
 	import { panelText } from '$core/rules/us/format/linear.ts';
-	import { servingReason } from '$core/rules/us/serving.ts';
-	import { figuresOf } from '$core/why/figures.ts';
-	import type { ValueSource } from '$lib/sources.ts';
+	import type { ValueSource } from '$lib/shelf/sources.ts';
 	import PanelDrawing from './PanelDrawing.svelte';
 	import Why from './Why.svelte';
 
@@ -24,24 +22,16 @@
 	let asked = $state('');
 	let open = $state(false);
 
+	const rules = $derived(rulesOf(recipe.rules));
 	const names = $derived(
-		Object.fromEntries(figuresOf(recipe.rules).map((figure) => [figure.key as string, figure.name]))
+		Object.fromEntries(rules.figures.map((figure) => [figure.key, figure.name]))
 	);
 	const panel = $derived.by(() => {
-		const content = panelContent(facts, recipe.piece.one);
-		if (content) return { drawing: verticalPanel(content), text: panelText(content) };
-		if (!facts.table || facts.yield.finishedWeight_g === null) return null;
-		const table = {
-			table: facts.table,
-			pieceHeading: `per ${recipe.piece.one} (${Math.round(facts.yield.finishedWeight_g)} g)`
-		};
-		return { drawing: drawEuTable(table), text: tableText(table) };
+		const { panel, table } = rules.nutritionContent(facts, recipe.product.one);
+		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };
+		return table && { drawing: drawEuTable(table), text: tableText(table) };
 	});
-	const reason = $derived(
-		facts.serving && facts.yield.finishedWeight_g !== null
-			? servingReason(recipe.piece, facts.yield.finishedWeight_g, recipe.pack, facts.serving)
-			: ''
-	);
+	const reason = $derived(rules.servingReason(facts, recipe.product));
 	function ask(key: string) {
 		asked = key;
 		open = true;

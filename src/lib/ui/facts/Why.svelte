@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
-	import { figuresOf, type FigureKey } from '$core/why/figures.ts';
+	import { figuresOf } from '$core/why/figures.ts';
 	import { whyNutrient } from '$core/why/nutrient.ts';
-	import type { ValueSource } from '$lib/sources.ts';
+	import type { ValueSource } from '$lib/shelf/sources.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { Dialog } from 'bits-ui';
 	import WhyCost from './WhyCost.svelte';
@@ -26,13 +26,13 @@
 
 	const figures = $derived(facts.yield.finishedWeight_g === null ? [] : figuresOf(recipe.rules));
 	const options = $derived([
-		...figures.map((figure) => ({ value: figure.key as string, text: figure.name })),
+		...figures.map((figure) => ({ value: figure.key, text: figure.name })),
 		{ value: 'weight', text: 'Finished weight' },
 		{ value: 'cost', text: 'Cost of a pack' }
 	]);
 	const derivation = $derived(
 		open && figures.some((figure) => figure.key === asked)
-			? whyNutrient(recipe, facts, asked as FigureKey)
+			? whyNutrient(recipe, facts, asked)
 			: null
 	);
 	const nameOf = (id: string) => recipe.ingredients.find((each) => each.id === id)?.name ?? id;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { whyCost } from '$core/why/cost.ts';
 	import { money, plain } from '$lib/format.ts';
@@ -25,7 +25,7 @@
 		<p>
 			<b class="figure">{money(why.batch, currency, 4)}</b> of ingredients ÷
 			<span class="figure">{plain(why.sellable)}</span>
-			{recipe.piece.many} that can be sold = <b class="figure">{money(why.perPiece, currency, 4)}</b> each: rejects
+			{recipe.product.many} that can be sold = <b class="figure">{money(why.perPiece, currency, 4)}</b> each: rejects
 			and what stays in the bowl are paid for by the rest.
 		</p>
 		{#if why.pieces !== null && why.perPack !== null}

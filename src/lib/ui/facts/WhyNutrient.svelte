@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import type { NutrientDerivation } from '$core/why/nutrient.ts';
 	import { fixed, percent, significant } from '$lib/format.ts';
-	import { SOURCE_GRADES, sourceText, type ValueSource } from '$lib/sources.ts';
+	import { SOURCE_GRADES, sourceText, type ValueSource } from '$lib/shelf/sources.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 	import ShareBar from './ShareBar.svelte';
 
@@ -35,7 +35,7 @@
 	{#each columns as column (column.heading)}
 		<p>
 			<span class="inline-block font-semibold first-letter:uppercase">{column.heading}:</span>
-			<span class="figure">{amount(perPiece)}</span><span class="unit">{figure.unit}</span> a {recipe.piece
+			<span class="figure">{amount(perPiece)}</span><span class="unit">{figure.unit}</span> a {recipe.product
 				.one}
 			× <span class="figure">{significant(column.times)}</span>
 			= <span class="figure">{amount(column.amount)}</span><span class="unit">{figure.unit}</span>

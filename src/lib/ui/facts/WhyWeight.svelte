@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { fixed, percent, plain } from '$lib/format.ts';
 
@@ -12,8 +12,8 @@
 
 <div class="mt-4 space-y-1" data-testid="derivation">
 	<p>
-		<b class="figure">{fixed(weights.ballWeight_g, 1)}</b><span class="unit">g</span> of dough{#if recipe.batch?.ballWeights_g?.length},
-			the mean of {plain(recipe.batch.ballWeights_g.length)} weighed balls{/if}
+		<b class="figure">{fixed(weights.ballWeight_g, 1)}</b><span class="unit">g</span> of dough{#if recipe.measured.ballWeights_g.length > 0},
+			the mean of {plain(recipe.measured.ballWeights_g.length)} weighed balls{/if}
 		+ <b class="figure">{fixed(uptake_g, 1)}</b><span class="unit">g</span> uptake from the board, between
 		layers or brushed on = <b class="figure">{fixed(raw_g, 1)}</b><span class="unit">g</span> before cooking.
 	</p>
@@ -21,12 +21,12 @@
 		<p class="text-attention-ink">No finished piece was weighed, and a cook loss is never guessed.</p>
 	{:else}
 		<p>
-			{recipe.batch?.finishedWeights_g?.length
+			{recipe.measured.finishedWeights_g.length > 0
 				? 'Cooked and cooled'
 				: 'Expected by the cook loss of the last batches:'}
 			<b class="figure">{fixed(weights.finishedWeight_g, 1)}</b><span class="unit">g</span
-			>{#if recipe.batch?.finishedWeights_g && recipe.batch.finishedWeights_g.length > 1}, the mean of {plain(
-					recipe.batch.finishedWeights_g.length
+			>{#if recipe.measured.finishedWeights_g.length > 1}, the mean of {plain(
+					recipe.measured.finishedWeights_g.length
 				)} weighed pieces{/if}:
 			<b class="figure">{fixed(raw_g - weights.finishedWeight_g, 1)}</b><span class="unit">g</span> of water
 			went off, {weights.cookLoss === null ? '' : `${percent(weights.cookLoss)} %`}.
@@ -34,10 +34,10 @@
 		{#if weights.finishedMoisture !== null}
 			<p>What is left holds {percent(weights.finishedMoisture)} % water.</p>
 		{/if}
-		{#if recipe.pack}
+		{#if recipe.product.packPieces !== null}
 			<p>
-				{recipe.pack.pieces} in a pack weigh
-				<b class="figure">{fixed(recipe.pack.pieces * weights.finishedWeight_g, 1)}</b><span class="unit"
+				{recipe.product.packPieces} in a pack weigh
+				<b class="figure">{fixed(recipe.product.packPieces * weights.finishedWeight_g, 1)}</b><span class="unit"
 					>g</span
 				>.
 			</p>

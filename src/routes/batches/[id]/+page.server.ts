@@ -8,7 +8,8 @@ import { day, id, number, optionalText, text, timeOfDay, version } from '$lib/se
 import { listEquipment } from '$lib/server/equipment.ts';
 import { newId } from '$lib/server/rows.ts';
 import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
-import { getBatch, listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { getBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
@@ -23,7 +24,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 	const [contact, equipment, batches, sales, lots, profits, working] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listBatches(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
+		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
 		salesOfBatch(db, kitchen.id, batch.id),
 		lotsFor(db, kitchen.id, batch),
 		profitOfBatches(db, kitchen, [batch.id]),

@@ -1,21 +1,23 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { derive, type Facts } from '$core/derive.ts';
+	import { derive } from '$core/derive.ts';
+import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
-	import { ribbonFigures } from '$core/massflow/ribbon.ts';
-	import { closings } from '$core/squaring/closings.ts';
+	import { ribbonFigures } from '$core/ribbon/ribbon.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';
-	import { consumedOf_g } from '$core/cost/cost.ts';
-	import { closingFigures, stockUses, stockUsesAtHand } from '$lib/batch-closing.ts';
+	import { unweighedDough } from '$core/bench/batch.ts';
+	import { closingFigures } from '$core/bench/closing.ts';
+	import { closings } from '$core/squaring/closings.ts';
+	import { stockUses, stockUsesAtHand } from '$core/stock/use.ts';
 	import { readAgain } from '$lib/read-again.ts';
-	import { hear } from '$lib/bench/news.ts';
-	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { hear } from '$lib/batch/bench/news.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { onMount, tick } from 'svelte';
-	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch-draft.ts';
-	import { planRibbon } from '$lib/batch-ribbons.ts';
+	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch/draft.ts';
+	import { planRibbon } from '$lib/batch/ribbons.ts';
 	import { dayText } from '$lib/format.ts';
-	import type { Batch } from '$lib/server/batches/types.ts';
-	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import type { Batch } from '$lib/batch/types.ts';
+	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
@@ -54,7 +56,7 @@
 	const draft = $derived(form.draft);
 	const isClosed = $derived(batch.closed.length > 0);
 
-	const reading = $derived(readBatchDraft(draft, batch));
+	const reading = $derived(readBatchDraft(draft, batch, isClosed));
 	const outcome = $derived(reading.recipe ? derive(reading.recipe) : null);
 	let last = $state.raw<{ facts: Facts; recipe: Recipe } | null>(null);
 	$effect.pre(() => {
@@ -80,21 +82,24 @@
 	const edited = $derived(JSON.stringify(draft) !== JSON.stringify(batchDraft(batch)));
 	const touched = $derived(batch.recorded || edited);
 	const actual = $derived(live && touched ? ribbonFigures(live.recipe, live.facts, batch.packsSold) : null);
+	/** The lines as they are typed: one that nobody weighed is not weighed by being planned. */
+	const typedLines = $derived(
+		batch.lines.map((line, index) => ({ ...line, weighed_g: reading.lines_g[index] ?? null }))
+	);
 	/** What the lots gave; with what is typed, what they will give. */
 	const uses = $derived.by(() => {
 		if (!edited || !live) return stockUses(batch.stock, batch.lines, batch.packsMade);
-		const lines = batch.lines.map(({ ingredient }, index) => {
-			const line = live.recipe.formula.lines[index];
-			return { ingredient, weighed_g: line ? consumedOf_g(line) : null };
-		});
-		const packs = reading.packs ?? live.facts.yield.packs ?? batch.packsMade;
-		return stockUsesAtHand(batch.stock, lines, packs, data.lots);
+		return stockUsesAtHand(batch.stock, typedLines, reading.packs ?? 0, data.lots);
 	});
 	const figures = $derived(
 		closingFigures(
 			live?.recipe ?? batch.recipe,
 			live?.facts ?? batch.facts,
-			{ ...(reading.recipe ? reading : batch), stock: uses },
+			{
+				...(reading.recipe ? reading : batch),
+				unweighedLines: touched ? unweighedDough(typedLines).length : 0,
+				stock: uses
+			},
 			data.scaleDivision_g
 		)
 	);
@@ -103,20 +108,28 @@
 		...figures,
 		lines: batch.lines.flatMap((line, index) => {
 			const weighed = (live?.recipe ?? batch.recipe).formula.lines[index];
-			return weighed?.use === 'dough'
-				? [{ id: line.id, name: line.name, recorded_g: weighed.grams, planned_g: line.planned_g }]
+			return weighed?.use === 'dough' && reading.lines_g[index] !== null
+				? [{ id: line.id, name: line.name, recorded_g: weighed.used_g, planned_g: line.planned_g }]
 				: [];
 		}),
 		containers: data.equipment.flatMap(({ name, tare_g }) => (tare_g === null ? [] : [{ name, tare_g }])),
 		usualGap: data.usualGap
 	});
-	/** Puts right what an explanation names; on an open batch it is recorded at once. */
+	/**
+	 * Puts right what an explanation names and nothing else: on an open batch that is recorded at once, and what else
+	 * is typed here stays typed.
+	 */
 	async function correct(corrections: Correction[], words: string) {
 		corrected(form.draft, corrections);
-		if (isClosed) form.draft.reason = words;
-		await tick();
-		if (isClosed) form.element?.querySelector<HTMLInputElement>('[data-field="reason"] input')?.focus();
-		else form.element?.requestSubmit();
+		if (isClosed) {
+			form.draft.reason = words;
+			await tick();
+			form.element?.querySelector<HTMLInputElement>('[data-field="reason"] input')?.focus();
+			return;
+		}
+		const named = batchDraft(batch);
+		corrected(named, corrections);
+		await form.saveOnly(named);
 	}
 	const marks = $derived(live && touched ? closings(figures) : batch.closings);
 	const nameOf = $derived(new Map(data.equipment.map(({ id, name }) => [id, name])));
@@ -208,7 +221,7 @@
 				<p class="text-quiet text-sm">
 					{batch.recorded
 						? 'What the scale said. A changed figure is kept as a correction beside the first.'
-						: 'As planned: put in what the scale says where it differs.'}
+						: 'Put in what the scale says. A line left empty is not weighed, whatever was planned of it.'}
 				</p>
 				<WeighedLines {batch} bind:lines={draft.lines} {error} />
 				{#if error('lines')}<p class="text-loss text-sm">{error('lines')}</p>{/if}

@@ -2,10 +2,10 @@
 	import { enhance } from '$app/forms';
 	import type { Working } from '$core/cost/whole.ts';
 	import { money, plain, plural } from '$lib/format.ts';
-	import type { Batch } from '$lib/server/batches/types.ts';
-	import type { ProfitOfBatch } from '$lib/server/costs/profit.ts';
+	import type { Batch } from '$lib/batch/types.ts';
+	import type { ProfitOfBatch } from '$lib/batch/cost.ts';
 	import CostParts from '$lib/ui/CostParts.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';

@@ -1,12 +1,12 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { yieldsOf } from '$core/massflow/yields.ts';
 	import { nutrientWord } from '$core/composition/nutrients.ts';
 	import { fixed, money, percent, plain } from '$lib/format.ts';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FactsPanel from '$lib/ui/facts/FactsPanel.svelte';
-	import type { ValueSource } from '$lib/sources.ts';
+	import type { ValueSource } from '$lib/shelf/sources.ts';
 
 	interface Props {
 		facts: Facts | null;
@@ -32,11 +32,11 @@
 	{#if facts && recipe && yields}
 		<div class={waiting ? 'opacity-50' : ''}>
 			<p class="mt-2 text-lg leading-snug" data-testid="made">
-				<b class="figure">{facts.yield.packs ?? '–'}</b> packs of {recipe.pack
-					?.pieces}{#if facts.yield.loose},
+				<b class="figure">{facts.yield.packs ?? '–'}</b> packs of {recipe.product
+					.packPieces}{#if facts.yield.loose},
 					<b class="figure">{facts.yield.loose}</b> loose{/if}, from
 				<b class="figure">{facts.yield.pieces}</b>
-				{recipe.piece.many} less {facts.yield.pieces - facts.yield.sellable} rejected.
+				{recipe.product.many} less {facts.yield.pieces - facts.yield.sellable} rejected.
 			</p>
 			<dl class="border-rule mt-3 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-y py-3">
 				<dt>Mean ball</dt>

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { settled } from '$core/measure/round.ts';
-	import type { StockUse } from '$core/squaring/closings.ts';
+	import type { StockUse } from '$core/stock/use.ts';
 	import { plain } from '$lib/format.ts';
-	import type { BatchStock } from '$lib/server/lots/types.ts';
+	import type { BatchStock } from '$lib/shelf/lots.ts';
 
 	/** Which lots the batch came from. */
 	let { stock, uses }: { stock: readonly BatchStock[]; uses: readonly StockUse[] } = $props();

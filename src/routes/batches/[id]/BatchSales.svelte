@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { dayText, money, plural } from '$lib/format.ts';
-	import type { Batch } from '$lib/server/batches/types.ts';
-	import type { Sale } from '$lib/server/sales/types.ts';
+	import type { Batch } from '$lib/batch/types.ts';
+	import type { Sale } from '$lib/sales/types.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { batch, sales, currency }: { batch: Batch; sales: Sale[]; currency: string } = $props();

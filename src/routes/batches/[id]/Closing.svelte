@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import { readAll } from '$lib/read-again.ts';
 	import { dayText, fixed, money, plain } from '$lib/format.ts';
-	import type { Batch, BatchClosing } from '$lib/server/batches/types.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { Batch, BatchClosing } from '$lib/batch/types.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

@@ -2,9 +2,9 @@
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
 	import { dayText } from '$lib/format.ts';
-	import type { BatchContact } from '$lib/server/contact/read.ts';
+	import type { BatchContact } from '$lib/batch/contact.ts';
 	import Proposals from '$lib/ui/contact/Proposals.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

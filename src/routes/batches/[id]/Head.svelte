@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { RibbonFigures } from '$core/massflow/ribbon.ts';
+	import type { RibbonFigures } from '$core/ribbon/ribbon.ts';
 	import type { Closing } from '$core/squaring/closings.ts';
 	import { dayText } from '$lib/format.ts';
-	import type { Batch } from '$lib/server/batches/types.ts';
+	import type { Batch } from '$lib/batch/types.ts';
 	import Ribbon from '$lib/ui/Ribbon.svelte';
 	import Stations from './Stations.svelte';
 

@@ -2,7 +2,7 @@
 	import type { Closing } from '$core/squaring/closings.ts';
 	import type { Stage } from '$core/squaring/stages.ts';
 	import { page } from '$app/state';
-	import type { Batch } from '$lib/server/batches/types.ts';
+	import type { Batch } from '$lib/batch/types.ts';
 	import Mark from '$lib/ui/Mark.svelte';
 
 	/** The stations of a batch in the order of the work, each with the squares of the stages it settles. */

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { BatchDraft } from '$lib/batch-draft.ts';
-	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import type { BatchDraft } from '$lib/batch/draft.ts';
+	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { plain } from '$lib/format.ts';
-	import type { Batch } from '$lib/server/batches/types.ts';
+	import type { Batch } from '$lib/batch/types.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
@@ -46,6 +46,7 @@
 								bind:value={typed.grams}
 								error={error(`lines[${index}].grams`) || error(`lines[${index}]`)}
 								inputmode="decimal"
+								placeholder="not weighed"
 								class="figure [&_input]:text-right"
 							/>
 						</td>

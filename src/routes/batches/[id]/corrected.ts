@@ -1,5 +1,5 @@
 import type { Correction } from '$core/squaring/likelihood.ts';
-import type { BatchDraft } from '$lib/batch-draft.ts';
+import type { BatchDraft } from '$lib/batch/draft.ts';
 
 const COUNTS = {
 	balls: 'ballCount',

@@ -1,5 +1,5 @@
-import type { BatchDraft } from '$lib/batch-draft.ts';
-import type { Batch } from '$lib/server/batches/types.ts';
+import type { BatchDraft } from '$lib/batch/draft.ts';
+import type { Batch } from '$lib/batch/types.ts';
 
 /** What two drafts of a batch say differently, in words. */
 export function batchDifferences(

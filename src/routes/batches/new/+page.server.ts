@@ -1,8 +1,9 @@
 import { redirect } from '@sveltejs/kit';
+import { isDough } from '$core/formula/types.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { usualYield } from '$lib/server/batches/history.ts';
-import { recentBatches } from '$lib/server/batches/read.ts';
+import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { groupBy, newId } from '$lib/server/rows.ts';
 import { planForm } from '$lib/server/edge/batch.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
@@ -14,7 +15,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
 	const [formulas, batches, ingredients] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		recentBatches(db, kitchen),
+		recentSummaries(db, kitchen),
 		listIngredients(db, kitchen.id)
 	]);
 	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
@@ -34,9 +35,9 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			lines: formula.lines.map((line) => ({
 				name: names.get(line.ingredient) ?? '',
 				use: line.use,
-				stage: line.stage ?? '',
-				grams: line.use === 'dough' ? line.grams : line.consumed_g,
-				uptake_g: line.use === 'dough' ? null : uptakeOf_g(line)
+				stage: line.stage,
+				used_g: line.used_g,
+				uptake_g: isDough(line) ? null : uptakeOf_g(line)
 			}))
 		}))
 	);

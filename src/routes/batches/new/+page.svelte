@@ -1,12 +1,14 @@
 <script lang="ts">
+	import { doughMass_g } from '$core/formula/types.ts';
+	import { ballsFrom, packsFrom } from '$core/massflow/balls.ts';
 	import { enhance } from '$app/forms';
 	import { onScale_g, packsFactor } from '$core/formula/scale.ts';
 	import { readCount, readNumber } from '$core/measure/reading.ts';
 	import { roundTo } from '$core/measure/round.ts';
-	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
@@ -21,7 +23,7 @@
 
 	const product = $derived(data.products.find((each) => each.id === draft.productId));
 	const dough_g = $derived(
-		(product?.lines ?? []).reduce((sum, line) => sum + (line.use === 'dough' ? line.grams : 0), 0)
+		doughMass_g(product?.lines ?? [])
 	);
 	/** What of the dough reaches the packs: as this kitchen's batches had it, or all. */
 	const share = $derived(product?.usualYield ?? 1);
@@ -35,8 +37,8 @@
 	const sent = $derived({ ...draft, factor: factor === null ? draft.factor : String(roundTo(factor, 1e-6)) });
 	const makes = $derived.by(() => {
 		if (!product || factor === null) return null;
-		const balls = Math.floor((dough_g * factor * share) / product.ballWeight_g + 1e-6);
-		return { times: factor, dough_g: dough_g * factor, balls, packs: Math.floor(balls / product.packPieces) };
+		const balls = ballsFrom(dough_g * factor * share, product.ballWeight_g);
+		return { times: factor, dough_g: dough_g * factor, balls, packs: packsFrom(balls, product.packPieces) };
 	});
 </script>
 
@@ -111,7 +113,7 @@
 								>{USE_WORDS[line.use]}</td
 							>
 							<td class="number"
-								>{fixed(onScale_g(line.grams * makes.times, data.scaleDivision_g), decimals)}</td
+								>{fixed(onScale_g(line.used_g * makes.times, data.scaleDivision_g), decimals)}</td
 							>
 						</tr>
 					{/each}

@@ -1,9 +1,10 @@
 import { redirect } from '@sveltejs/kit';
 import Joi from 'joi';
-import { formulaDraft, keptDraft } from '$lib/formula-draft.ts';
-import { sourcesOf } from '$lib/sources.ts';
+import { formulaDraft, keptDraft } from '$lib/formula/draft.ts';
+import { sourcesOf } from '$lib/shelf/sources.ts';
 import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
-import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { attempt, orNotFound, withDraft } from '$lib/server/edge/actions.ts';
 import { id } from '$lib/server/edge/fields.ts';
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
@@ -28,7 +29,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		rememberedNames(db, kitchen.id),
 		allFamilies(db, kitchen.id),
 		listVersions(db, kitchen.id, formula.id),
-		listBatches(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
+		listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 	]);
 	return {
 		draft: formulaDraft(formula),

@@ -1,16 +1,17 @@
 <script lang="ts">
 	import { deserialize } from '$app/forms';
 	import { beforeNavigate } from '$app/navigation';
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import { processOf } from '$core/formula/process.ts';
+	import { bakersFigures } from '$core/formula/bakers.ts';
 	import { flourShares } from '$core/formula/shares.ts';
-	import type { Ingredient, Line, Recipe } from '$core/formula/types.ts';
+	import { isDough, type Ingredient, type Line, type Recipe } from '$core/formula/types.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
-	import { isBlank, shownGrams, type FormulaDraft } from '$lib/formula-draft.ts';
-	import { readFormulaDraft } from '$lib/formula-reading.ts';
-	import { shelfContext } from '$lib/line-context.ts';
-	import { planFacts, recipeOf } from '$lib/recipe.ts';
+	import { isBlank, shownGrams, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { readFormulaDraft } from '$lib/formula/reading.ts';
+	import { shelfContext } from '$lib/formula/line-context.ts';
+	import { planFacts, recipeOf } from '$lib/formula/recipe.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import { Tabs } from 'bits-ui';
@@ -72,16 +73,12 @@
 		const withMost = reading.lines.flatMap((line, index): Line[] => {
 			const read = readGrams(sheet.draft.lines[index]?.most ?? '');
 			if (!line) return [];
-			return [line.use === 'dough' && read.ok ? { ...line, grams: read.value } : line];
+			return [isDough(line) && read.ok ? { ...line, used_g: read.value } : line];
 		});
 		return flourShares(withMost, ingredientOf).hydration;
 	});
 	const flour_g = $derived(
-		sound.reduce(
-			(sum, line) =>
-				line.use === 'dough' && ingredientOf(line.ingredient).kind === 'flour' ? sum + line.grams : sum,
-			0
-		)
+		bakersFigures(sound, ingredientOf).flour_g
 	);
 	const family = $derived(data.families.find((each) => each.id === sheet.draft.family) ?? null);
 	const process = $derived(processOf(family, sheet.draft.choices));
@@ -110,9 +107,8 @@
 		sheet.draft.lines.forEach((line, index) => {
 			const read = reading.lines[index];
 			if (!read) return;
-			line.grams = shownGrams(factor * (read.use === 'dough' ? read.grams : read.consumed_g));
-			if (read.use !== 'dough' && read.uptake_g !== undefined)
-				line.uptake = shownGrams(factor * read.uptake_g);
+			line.grams = shownGrams(factor * read.used_g);
+			if (read.uptake_g !== null) line.uptake = shownGrams(factor * read.uptake_g);
 			const upTo = readGrams(line.most);
 			if (line.most.trim() !== '' && upTo.ok) line.most = shownGrams(factor * upTo.value);
 			line.low_g = line.high_g = null;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { USES } from '$core/formula/types.ts';
-	import { USE_WORDS, type LineDraft } from '$lib/formula-draft.ts';
+	import { USE_WORDS, type LineDraft } from '$lib/formula/draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { uptakeIsAssumed, uptakeOf_g } from '$core/formula/surface.ts';
-	import type { SurfaceLine } from '$core/formula/types.ts';
-	import type { LineReading } from '$core/measure/read-line.ts';
-	import { isBlank, USE_WORDS, type LineDraft } from '$lib/formula-draft.ts';
+	import type { Line } from '$core/formula/types.ts';
+	import type { LineReading } from '$core/formula/read-line.ts';
+	import { isBlank, USE_WORDS, type LineDraft } from '$lib/formula/draft.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle } from 'svelte-dnd-action';
@@ -17,7 +17,7 @@
 		figure: { percent: number | null; share: number; priced: boolean } | null;
 		reading: LineReading | null;
 		/** The line as read, where it is a surface material. */
-		surface: SurfaceLine | null;
+		surface: Line | null;
 		error: (name: string) => string;
 		onsay: () => void;
 		onchoose: () => void;

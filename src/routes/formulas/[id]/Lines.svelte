@@ -1,15 +1,15 @@
 <script lang="ts">
 	import { lineCosts } from '$core/cost/cost.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
-	import type { DoughLine, Ingredient, Line } from '$core/formula/types.ts';
-	import type { LineContext } from '$core/measure/read-line.ts';
-	import { emptyLine, isBlank, type LineDraft } from '$lib/formula-draft.ts';
+	import type { Ingredient, Line } from '$core/formula/types.ts';
+	import type { LineContext } from '$core/formula/read-line.ts';
+	import { emptyLine, isBlank, type LineDraft } from '$lib/formula/draft.ts';
 	import { tick, untrack } from 'svelte';
 	import { dragHandleZone } from 'svelte-dnd-action';
 	import LineDetail from './LineDetail.svelte';
 	import LineRow from './LineRow.svelte';
 	import { ReadingCache } from './reading-cache.ts';
-	import { applySaid, linesFromPaste } from '$lib/said.ts';
+	import { applySaid, linesFromPaste } from '$lib/formula/said.ts';
 	import { grouped, moved, type DragItem, type StageGroup } from './stages.ts';
 
 	interface Props {
@@ -40,19 +40,15 @@
 		const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
 		const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
 		const sound = read.filter((line) => line !== null);
-		const bakers = bakersFigures(
-			sound.filter((line): line is DoughLine => line.use === 'dough'),
-			ingredientOf
-		);
+		const bakers = bakersFigures(sound, ingredientOf);
 		const costs = lineCosts(sound, ingredientOf).map((cost) => cost?.toNumber() ?? null);
 		const total = costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0);
 		let at = 0;
 		return read.map((line) => {
 			if (!line) return null;
 			const cost = costs[at++] ?? null;
-			const grams = line.use === 'dough' ? line.grams : line.consumed_g;
 			return {
-				percent: bakers.flour_g > 0 ? (grams / bakers.flour_g) * 100 : null,
+				percent: bakers.flour_g > 0 ? (line.used_g / bakers.flour_g) * 100 : null,
 				share: total > 0 ? (cost ?? 0) / total : 0,
 				priced: cost !== null
 			};

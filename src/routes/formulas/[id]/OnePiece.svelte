@@ -1,15 +1,16 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import type { Facts } from '$core/facts.ts';
 	import { readMoney } from '$core/measure/reading.ts';
 	import type { Ingredient, Recipe } from '$core/formula/types.ts';
-	import { ribbonFigures } from '$core/massflow/ribbon.ts';
-	import { timesMakeup } from '$core/massflow/makeup.ts';
+	import { ribbonFigures } from '$core/ribbon/ribbon.ts';
+	import { timesMakeup } from '$core/formula/makeup.ts';
 	import { nutrientWord } from '$core/composition/nutrients.ts';
 	import { Decimal } from 'decimal.js';
 	import { fixed, money, percent, plural } from '$lib/format.ts';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FactsPanel from '$lib/ui/facts/FactsPanel.svelte';
-	import type { ValueSource } from '$lib/sources.ts';
+	import type { ValueSource } from '$lib/shelf/sources.ts';
 	import PieceSquares from '$lib/ui/PieceSquares.svelte';
 
 	interface Props {
@@ -43,7 +44,7 @@
 		return new Decimal(read.value).minus(facts.cost.perPack).toFixed(2);
 	});
 	const energy_kcal = $derived(
-		recipe?.rules === 'eu' ? (facts?.energy.eu_kcal ?? null) : (facts?.energy.us_kcal ?? null)
+		facts && recipe ? rulesOf(recipe.rules).energy_kcal(facts.energy) : null
 	);
 	const notices = $derived((facts?.notices ?? []).filter((notice) => notice.code !== 'no-finished-weight'));
 </script>
@@ -86,7 +87,7 @@
 				</dd>
 				<dt>Makes</dt>
 				<dd class="text-right font-bold" data-testid="makes">
-					{plural(facts.yield.pieces, recipe.piece.one, recipe.piece.many)}{facts.yield.packs === null
+					{plural(facts.yield.pieces, recipe.product.one, recipe.product.many)}{facts.yield.packs === null
 						? ''
 						: `, ${plural(facts.yield.packs, 'pack')}`}
 				</dd>
@@ -94,7 +95,7 @@
 				<dd class="text-right font-bold" data-testid="cost-piece">
 					<Figure value={facts.cost.perPiece === null ? null : money(facts.cost.perPiece, currency, 4)} />
 				</dd>
-				<dt>A pack of {recipe.pack?.pieces}, with materials</dt>
+				<dt>A pack of {recipe.product.packPieces}, with materials</dt>
 				<dd class="text-right font-bold">
 					<Figure value={facts.cost.perPack === null ? null : money(facts.cost.perPack, currency)} />
 				</dd>

@@ -11,7 +11,7 @@
 		type WeighedDisc
 	} from '$core/formula/piece.ts';
 	import { readGrams, readNumber } from '$core/measure/reading.ts';
-	import type { ProductDraft } from '$lib/formula-draft.ts';
+	import type { ProductDraft } from '$lib/formula/draft.ts';
 	import { fixed } from '$lib/format.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import X from '@lucide/svelte/icons/x';

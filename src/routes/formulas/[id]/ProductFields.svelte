@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { CATEGORY_OPTIONS, type ProductDraft } from '$lib/formula-draft.ts';
+	import { CATEGORY_OPTIONS, type ProductDraft } from '$lib/formula/draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import X from '@lucide/svelte/icons/x';

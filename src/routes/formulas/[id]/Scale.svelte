@@ -2,7 +2,7 @@
 	import { scaleFactor, scaleLines, shownOnScale, type ScaleTarget } from '$core/formula/scale.ts';
 	import type { Ingredient, Line } from '$core/formula/types.ts';
 	import { readGrams, readNumber } from '$core/measure/reading.ts';
-	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -113,7 +113,7 @@
 									>{/if}</td
 							>
 							<td class="number text-quiet"
-								>{plain(source.use === 'dough' ? source.grams : source.consumed_g, 2)}</td
+								>{plain(source.used_g, 2)}</td
 							>
 							<td class="number text-quiet">{fixed(line.exact_g, 2)}</td>
 							<td class="number font-semibold">{fixed(line.shown_g, decimals)}<span class="unit">g</span></td>

@@ -1,5 +1,5 @@
 import type { Ingredient } from '$core/formula/types.ts';
-import { USE_WORDS, type FormulaDraft } from '$lib/formula-draft.ts';
+import { USE_WORDS, type FormulaDraft } from '$lib/formula/draft.ts';
 
 /** What two drafts of a formula say differently, in words. */
 export function formulaDifferences(

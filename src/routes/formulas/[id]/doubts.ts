@@ -1,8 +1,8 @@
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
-import type { Doubt, LineReading } from '$core/measure/read-line.ts';
+import type { Doubt, LineReading } from '$core/formula/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
-import type { LineDraft } from '$lib/formula-draft.ts';
+import type { LineDraft } from '$lib/formula/draft.ts';
 
 type Words = (reading: LineReading, nameOf: (id: string) => string) => string;
 

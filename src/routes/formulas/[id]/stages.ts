@@ -1,4 +1,4 @@
-import type { LineDraft } from '$lib/formula-draft.ts';
+import type { LineDraft } from '$lib/formula/draft.ts';
 
 /** A line as it can be dragged: only its key is read, so that typing in it moves nothing. */
 export interface DragItem {

@@ -1,11 +1,11 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { checkRecipe } from '$core/file/read.ts';
 import { readRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
-import { readLine } from '$core/measure/read-line.ts';
+import { readLine } from '$core/formula/read-line.ts';
 import type { Problem } from '$core/problem.ts';
-import { emptyLine, freshKey, newFormulaDraft, type FormulaDraft } from '$lib/formula-draft.ts';
-import { applySaid } from '$lib/said.ts';
-import { shelfContext } from '$lib/line-context.ts';
+import { emptyLine, freshKey, newFormulaDraft, type FormulaDraft } from '$lib/formula/draft.ts';
+import { applySaid } from '$lib/formula/said.ts';
+import { shelfContext } from '$lib/formula/line-context.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { importRecipe } from '$lib/server/files.ts';
 import { startFormula } from '$lib/server/formulas/drafts.ts';

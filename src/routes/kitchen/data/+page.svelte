@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { outbox } from '$lib/bench/outbox.svelte.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { plural } from '$lib/format.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import NewKitchen from './NewKitchen.svelte';
 	import Restore from './Restore.svelte';

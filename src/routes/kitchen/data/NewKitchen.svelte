@@ -2,7 +2,7 @@
 	import { enhance } from '$app/forms';
 	import type { RulesName } from '$core/formula/types.ts';
 	import Choice from '$lib/ui/Choice.svelte';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { onMount, untrack } from 'svelte';
 	import KitchenFields from '../KitchenFields.svelte';

@@ -1,4 +1,4 @@
-import { profileDraft } from '$lib/profile-draft.ts';
+import { profileDraft } from '$lib/kitchen/profile-draft.ts';
 import { withDraft } from '$lib/server/edge/actions.ts';
 import { profileForm, profileOf } from '$lib/server/edge/profile.ts';
 import { getProfile, saveProfile } from '$lib/server/profiles.ts';

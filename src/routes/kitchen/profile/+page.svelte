@@ -2,13 +2,13 @@
 	import { enhance } from '$app/forms';
 	import { CHECKLIST } from '$core/profile/checklist.ts';
 	import { EXAMPLE_PROFILES } from '$core/profile/examples.ts';
-	import { profileDraft, type ProfileDraft } from '$lib/profile-draft.ts';
-	import type { KeptProfile } from '$lib/server/profiles.ts';
+	import { profileDraft, type ProfileDraft } from '$lib/kitchen/profile-draft.ts';
+	import type { KeptProfile } from '$lib/kitchen/types.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
-	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import { profileDifferences } from './differences.ts';
 
 	let { data } = $props();

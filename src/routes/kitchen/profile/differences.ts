@@ -1,5 +1,5 @@
 import { CHECKLIST } from '$core/profile/checklist.ts';
-import type { ProfileDraft } from '$lib/profile-draft.ts';
+import type { ProfileDraft } from '$lib/kitchen/profile-draft.ts';
 
 /** What two drafts of a local profile say differently, in words. */
 export function profileDifferences(

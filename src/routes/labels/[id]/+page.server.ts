@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { withDraft, orNotFound } from '$lib/server/edge/actions.ts';
-import type { PrinterState } from '$lib/printer.ts';
+import type { PrinterState } from '$lib/label/printer.ts';
 import { listPrintJobs, printOnRoll, type PrintJobInput } from '$lib/server/labels/print-jobs.ts';
 import { labelPrinter, type LabelPrinter } from '$lib/server/print/printer.ts';
 import { count, grams, gramsList, id, number } from '$lib/server/edge/fields.ts';
@@ -9,7 +9,7 @@ import { listPackChecks, recordPackCheck } from '$lib/server/labels/pack-checks.
 import { newId } from '$lib/server/rows.ts';
 import { decide, decisionForm } from '$lib/server/contact/decide.ts';
 import { labelDesign, labelForm } from '$lib/server/edge/label.ts';
-import { draftId, labelDraft } from '$lib/label-draft.ts';
+import { draftId, labelDraft } from '$lib/label/draft.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { labelRules, underRules } from '$lib/server/labels/rules.ts';

@@ -8,13 +8,13 @@
 	import { layoutLabel } from '$core/label/layout.ts';
 	import { lostAllergenWords, worded } from '$core/label/wording.ts';
 	import { derivePlan } from '$core/plan.ts';
-	import { bestBefore } from '$lib/label-marks.ts';
-	import { draftId, labelDraft, typedDesign, type LabelDraft } from '$lib/label-draft.ts';
-	import type { Label } from '$lib/server/labels/types.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { bestBefore } from '$lib/label/marks.ts';
+	import { draftId, labelDraft, typedDesign, type LabelDraft } from '$lib/label/draft.ts';
+	import type { Label } from '$lib/label/types.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
-	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import Design from './Design.svelte';
 	import Drawn from './Drawn.svelte';
 	import { labelDifferences } from './differences.ts';
@@ -64,7 +64,7 @@
 	});
 	const content = $derived(
 		facts
-			? labelContent(plain.rules, facts, plain.piece.one, design, {
+			? labelContent(plain.rules, facts, plain.product.one, design, {
 					mayContain: label.contact.accepted,
 					profile: label.profile,
 					bars

@@ -2,9 +2,10 @@
 	import type { Ingredient, RulesName } from '$core/formula/types.ts';
 	import { giveawayPer100Packs, type Recommendation } from '$core/netquantity/recommend.ts';
 	import { profileSentence, type LocalProfile } from '$core/profile/profile.ts';
-	import { labelName } from '$core/statement/entries.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import { labelName } from '$core/formula/naming.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
-	import { FORMAT_OPTIONS, SIZE_OPTIONS, type LabelDraft } from '$lib/label-draft.ts';
+	import { FORMAT_OPTIONS, SIZE_OPTIONS, type LabelDraft } from '$lib/label/draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 
@@ -169,7 +170,7 @@
 		options={SIZE_OPTIONS}
 		onchange={(event) => chooseSize(event.currentTarget.value)}
 	/>
-	{#if rules === 'us'}
+	{#if rulesOf(rules).formats.length > 0}
 		<div data-field="format">
 			<Choice
 				label="Panel format"

@@ -1,12 +1,11 @@
 <script lang="ts">
-	import type { Facts } from '$core/derive.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Drawing } from '$core/drawing/shapes.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import type { LabelContent } from '$core/label/content.ts';
 	import { labelText } from '$core/label/text.ts';
-	import { servingReason } from '$core/rules/us/serving.ts';
-	import { figuresOf } from '$core/why/figures.ts';
-	import type { ValueSource } from '$lib/sources.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import type { ValueSource } from '$lib/shelf/sources.ts';
 	import PanelDrawing from '$lib/ui/facts/PanelDrawing.svelte';
 	import Why from '$lib/ui/facts/Why.svelte';
 
@@ -29,11 +28,11 @@
 		open = true;
 	}
 	const names = $derived(
-		Object.fromEntries(figuresOf(recipe.rules).map((figure) => [figure.key as string, figure.name]))
+		Object.fromEntries(rulesOf(recipe.rules).figures.map((figure) => [figure.key, figure.name]))
 	);
 	const reason = $derived(
 		content.panel && facts.serving && facts.yield.finishedWeight_g !== null
-			? servingReason(recipe.piece, facts.yield.finishedWeight_g, recipe.pack, facts.serving)
+			? rulesOf(recipe.rules).servingReason(facts, recipe.product)
 			: ''
 	);
 </script>

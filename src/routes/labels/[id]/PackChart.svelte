@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { chartIn } from '$lib/ui/chart-in.ts';
 	import type { RulesName } from '$core/formula/types.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import type { PackCheck } from '$core/netquantity/check.ts';
 	import { plain } from '$lib/format.ts';
 
@@ -12,6 +13,7 @@
 		rules: RulesName;
 	}
 	let { packs_g, declared_g, check, rules }: Props = $props();
+	const never = $derived(rulesOf(rules).packs.neverTimes);
 	const limits = $derived([
 		{ value: declared_g, name: `declared ${plain(declared_g)} g` },
 		...(check.allowedShort_g === null
@@ -22,11 +24,11 @@
 						name: `least ${plain(declared_g - check.allowedShort_g, 1)} g`
 					}
 				]),
-		...(rules === 'eu' && check.allowedShort_g !== null
+		...(never !== null && check.allowedShort_g !== null
 			? [
 					{
-						value: declared_g - 2 * check.allowedShort_g,
-						name: `never ${plain(declared_g - 2 * check.allowedShort_g, 1)} g`
+						value: declared_g - never * check.allowedShort_g,
+						name: `never ${plain(declared_g - never * check.allowedShort_g, 1)} g`
 					}
 				]
 			: [])

@@ -2,15 +2,16 @@
 	import { enhance } from '$app/forms';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { readCount, readGrams, readGramsList } from '$core/measure/reading.ts';
-	import { checkPacks, usSampleSize } from '$core/netquantity/check.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import { checkPacks } from '$core/netquantity/check.ts';
 	import {
 		recommendBallWeight_g,
 		recommendFromPacks,
 		type BallWeightInput
 	} from '$core/netquantity/recommend.ts';
 	import { dayText, fixed, plain, plural } from '$lib/format.ts';
-	import type { PackCheckRecord } from '$lib/server/labels/pack-checks.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { PackCheckRecord } from '$lib/label/pack-check.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
@@ -31,6 +32,7 @@
 		asked: string;
 	}
 	let { rules, declared_g, ballBasis, ballWeight_g, lotPacks, checks, checkId, asked }: Props = $props();
+	const packRule = $derived(rulesOf(rules).packs);
 	let packs = $state('');
 	let lot = $state(untrack(() => (lotPacks === null ? '' : String(lotPacks))));
 	let declared = $state<string>();
@@ -42,8 +44,9 @@
 	const grams = $derived(readGrams(shownDeclared));
 	const weights = $derived(readGramsList(packs));
 	const lotCount = $derived(readCount(lot));
+	const inspected = $derived(lotCount.ok ? packRule.sampleSize(lotCount.value) : null);
 	const check = $derived(
-		grams.ok && grams.value > 0 && weights.ok ? checkPacks(rules, grams.value, weights.value) : null
+		grams.ok && grams.value > 0 && weights.ok ? checkPacks(packRule, grams.value, weights.value) : null
 	);
 	const bearsOut = $derived(weights.ok ? recommendFromPacks(weights.value) : null);
 	const target = $derived(readGrams(shownWanted));
@@ -52,16 +55,16 @@
 			? recommendBallWeight_g({ ...ballBasis, declared_g: target.value })
 			: null
 	);
-	const passed = (record: PackCheckRecord) => checkPacks(rules, record.declared_g, record.packs_g)?.passes;
+	const passed = (record: PackCheckRecord) => checkPacks(packRule, record.declared_g, record.packs_g)?.passes;
 </script>
 
 <section class="border-rule mt-8 border-t pt-4" aria-labelledby="check-heading">
 	<h2 id="check-heading">Packs on the scale</h2>
 	<p class="text-quiet max-w-prose text-sm">
 		What a pack declares must hold on average, and none may be short by more than a limit. Weigh packs without
-		their bag{rules === 'us' && lotCount.ok
-			? `: of ${plural(lotCount.value, 'pack')} an inspector takes ${usSampleSize(lotCount.value)}`
-			: ''}.
+		their bag{inspected === null || !lotCount.ok
+			? ''
+			: `: of ${plural(lotCount.value, 'pack')} an inspector takes ${inspected}`}.
 	</p>
 	<form
 		method="POST"

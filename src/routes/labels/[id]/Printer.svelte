@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { dayText, plain, plural } from '$lib/format.ts';
-	import type { JobOutcome, PrinterState } from '$lib/printer.ts';
-	import type { KeptPrintJob } from '$lib/server/labels/print-jobs.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { JobOutcome, PrinterState } from '$lib/label/printer.ts';
+	import type { KeptPrintJob } from '$lib/label/print-job.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';

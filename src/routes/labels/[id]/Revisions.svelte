@@ -2,9 +2,9 @@
 	import { ROLL, sheetsFor } from '$core/label/sheets.ts';
 	import { compareLabels } from '$core/label/compare.ts';
 	import { dayText } from '$lib/format.ts';
-	import type { PrinterState } from '$lib/printer.ts';
-	import type { KeptPrintJob } from '$lib/server/labels/print-jobs.ts';
-	import type { LabelRevision } from '$lib/server/labels/types.ts';
+	import type { PrinterState } from '$lib/label/printer.ts';
+	import type { KeptPrintJob } from '$lib/label/print-job.ts';
+	import type { LabelRevision } from '$lib/label/types.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { toast } from 'svelte-sonner';

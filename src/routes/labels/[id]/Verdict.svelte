@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { RulesName } from '$core/formula/types.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import type { PackCheck } from '$core/netquantity/check.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 
@@ -10,6 +11,7 @@
 		declared_g: number;
 	}
 	let { rules, check, declared_g }: Props = $props();
+	const rule = $derived(rulesOf(rules).packs);
 	const signed = (value: number) => (value > 0 ? `+${fixed(value, 2)}` : fixed(value, 2).replace('-', '−'));
 	const packs = $derived(check.errors_g.length);
 </script>
@@ -26,9 +28,7 @@
 				!check.passes ? 'text-loss' : check.passesOwn ? 'text-squared' : 'text-attention-ink'
 			]}
 		>
-			{check.passes ? 'Passes' : 'Fails'}{rules === 'us'
-				? ' the inspector’s test'
-				: ' the average system'}{check.passes && !check.passesOwn
+			{check.passes ? 'Passes' : 'Fails'} {rule.test}{check.passes && !check.passesOwn
 				? ', but not yours: the mean is under what is declared'
 				: ''}
 		</p>
@@ -36,7 +36,7 @@
 	<ul class="mt-1 space-y-1 text-sm">
 		<li>
 			Mean of {plural(packs, 'pack')} less declared:
-			<b class="figure">{signed(check.meanError_g)} g</b>{#if rules === 'us' && check.spread_g !== null}; the
+			<b class="figure">{signed(check.meanError_g)} g</b>{#if check.sampleLimit_g > 0 && check.spread_g !== null}; the
 				sample grants t · s ÷ √{packs} = <span class="figure">{fixed(check.sampleLimit_g, 2)} g</span> (s = {fixed(
 					check.spread_g,
 					2
@@ -48,15 +48,14 @@
 			<li>
 				One pack may be short by {fixed(check.allowedShort_g, 1)} g: {check.tooShort.length === 0
 					? 'none is short by more'
-					: `${plural(check.tooShort.length, 'pack')} short by more, ${check.mayBeTooShort} may be`}{rules ===
-					'eu' && check.farTooShort.length > 0
+					: `${plural(check.tooShort.length, 'pack')} short by more, ${check.mayBeTooShort} may be`}{check.farTooShort.length > 0
 					? `, ${plural(check.farTooShort.length, 'pack')} by more than twice that`
 					: ''}.
 			</li>
 		{/if}
 	</ul>
 	<p class="text-quiet mt-1 text-xs">
-		{rules === 'us' ? 'NIST Handbook 133' : 'Directive 76/211/EEC and its UK counterpart'}; your weights and
+		{rule.source}; your weights and
 		measures authority decides.
 	</p>
 </div>

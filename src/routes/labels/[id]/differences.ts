@@ -1,4 +1,4 @@
-import type { LabelDraft } from '$lib/label-draft.ts';
+import type { LabelDraft } from '$lib/label/draft.ts';
 
 const WORDS: Record<Exclude<keyof LabelDraft, 'id' | 'version' | 'wording'>, string> = {
 	name: 'name on the label',

@@ -1,3 +1,4 @@
+import { rulesOf } from '$core/rules/index.ts';
 import { fail } from '@sveltejs/kit';
 import Joi from 'joi';
 import { attempt } from '$lib/server/edge/actions.ts';
@@ -18,7 +19,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		columns: PAST_COLUMNS,
 		channels: [...new Set([...(profile?.channels ?? []), ...channels])],
 		/** How people write days where the rules are those of the kitchen. */
-		order: kitchen.rules === 'us' ? DAY_ORDERS[2] : DAY_ORDERS[1]
+		order: rulesOf(kitchen.rules).dayFirst ? DAY_ORDERS[1] : DAY_ORDERS[2]
 	};
 };
 

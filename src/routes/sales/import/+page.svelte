@@ -4,7 +4,7 @@
 	import { sumMoney } from '$core/cost/money.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
 	import type { PastOptions } from '$lib/server/sales/past/import.ts';
-	import type { PlannedRow } from '$lib/server/sales/past/plan.ts';
+	import type { PlannedRow } from '$lib/sales/past.ts';
 	import FileOrRows from '$lib/ui/import/FileOrRows.svelte';
 	import { keptForm } from '$lib/ui/import/kept-form.svelte.ts';
 	import Outcome from '$lib/ui/import/Outcome.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { afterNavigate } from '$app/navigation';
 	import { readMoney } from '$core/measure/reading.ts';
-	import { clock } from '$lib/bench/clock.svelte.ts';
-	import { hear } from '$lib/bench/news.ts';
+	import { clock } from '$lib/batch/bench/clock.svelte.ts';
+	import { hear } from '$lib/batch/bench/news.ts';
 	import { dayIn } from '$lib/day.ts';
 	import { dayText, money, plural } from '$lib/format.ts';
 	import { keepPage } from '$lib/keep-page.ts';
@@ -25,7 +25,7 @@
 	import { readAgain } from '$lib/read-again.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
 	import type { PaidBy } from '$lib/sales/kinds.ts';
-	import type { SaleEntry } from '$lib/server/sales/types.ts';
+	import type { SaleEntry } from '$lib/sales/types.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import { onMount, untrack } from 'svelte';
 	import CloseDay from './CloseDay.svelte';

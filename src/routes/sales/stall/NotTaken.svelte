@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { plural } from '$lib/format.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
-	import type { BatchLeft } from '$lib/server/batches/left.ts';
+	import type { BatchLeft } from '$lib/batch/left.ts';
 
 	/** Sales that the server would not take: the packs are gone, so another batch has to be named. */
 	let { batches }: { batches: readonly BatchLeft[] } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayText, money, plain } from '$lib/format.ts';
-	import type { GroupSum } from '$lib/server/sales/totals.ts';
+	import type { GroupSum } from '$lib/sales/totals.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();

@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import Joi from 'joi';
-import { ingredientDraft, newIngredientDraft } from '$lib/ingredient-draft.ts';
+import { ingredientDraft, newIngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 import { compositionHistory } from '$lib/server/compositions.ts';
 import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
 import {

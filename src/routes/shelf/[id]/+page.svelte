@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { ingredientDraft, type IngredientDraft } from '$lib/ingredient-draft.ts';
-	import type { ShelfIngredient } from '$lib/server/ingredients.ts';
+	import { ingredientDraft, type IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
+	import type { ShelfIngredient } from '$lib/shelf/ingredient.ts';
 	import Problems from '$lib/ui/Problems.svelte';
-	import { recordForm } from '$lib/ui/record-form.svelte.ts';
+	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import Stale from '$lib/ui/Stale.svelte';
 	import Allergens from './Allergens.svelte';
 	import Composition from './Composition.svelte';

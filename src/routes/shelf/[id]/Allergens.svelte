@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { EXEMPTIONS } from '$core/allergens/exemptions.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import { NAMED_TAGS, PLAIN_TAGS } from '$core/allergens/tags.ts';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { dayText } from '$lib/format.ts';
-	import type { IngredientDraft } from '$lib/ingredient-draft.ts';
+	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 
@@ -117,7 +117,7 @@
 	<details class="mt-3 text-sm">
 		<summary class="cursor-pointer">What need not be declared</summary>
 		<ul class="text-quiet mt-1 list-disc space-y-1 pl-5">
-			{#each EXEMPTIONS[rules] as exemption (exemption.what)}
+			{#each rulesOf(rules).exemptions as exemption (exemption.what)}
 				<li>{exemption.what} <span class="text-xs">({exemption.source})</span></li>
 			{/each}
 			<li>

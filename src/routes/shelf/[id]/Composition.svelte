@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { rulesOf } from '$core/rules/index.ts';
 	import { compositionWarnings } from '$core/composition/checks.ts';
-	import { completeness } from '$core/composition/completeness.ts';
+	import { completeness } from '$core/rules/completeness.ts';
 	import {
 		COMPOSITION_KEYS,
 		nutrientUnit,
@@ -11,9 +12,9 @@
 	import type { RulesName } from '$core/formula/types.ts';
 	import { readNumber } from '$core/measure/reading.ts';
 	import { plain } from '$lib/format.ts';
-	import type { IngredientDraft } from '$lib/ingredient-draft.ts';
-	import { labelLines, readLabelDraft } from '$lib/label-reading.ts';
-	import { SOURCE_WORDS } from '$lib/sources.ts';
+	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
+	import { labelLines, readLabelDraft } from '$lib/shelf/pack-label.ts';
+	import { SOURCE_WORDS } from '$lib/shelf/sources.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 
@@ -46,7 +47,7 @@
 		) as Composition
 	);
 	const warnings = $derived(compositionWarnings(composition, draft.kind));
-	const complete = $derived(completeness(composition, rules));
+	const complete = $derived(completeness(composition, rulesOf(rules)));
 	const warning = (key: CompositionKey) => warnings.find((each) => each.key === key)?.message ?? '';
 	function fieldError(key: CompositionKey) {
 		const typed = draft.per100g[key];

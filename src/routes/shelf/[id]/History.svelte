@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { COMPOSITION_KEYS, nutrientUnit, nutrientWord } from '$core/composition/nutrients.ts';
 	import { dayText, plain } from '$lib/format.ts';
-	import type { StoredComposition } from '$lib/server/compositions.ts';
+	import type { StoredComposition } from '$lib/shelf/composition.ts';
 
 	/** The values it had before: kept, because batches were made with them. */
 	let { history }: { history: (StoredComposition & { batches: number })[] } = $props();

@@ -1,15 +1,17 @@
 <script lang="ts">
-	import { mixFacts, type MixLine } from '$core/composition/compound.ts';
-	import { completeness } from '$core/composition/completeness.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import { mixPrice } from '$core/cost/mix-price.ts';
+	import { mixFacts, type MixLine } from '$core/formula/mix.ts';
+	import { completeness } from '$core/rules/completeness.ts';
 	import { nutrientUnit, nutrientWord, NUTRIENTS } from '$core/composition/nutrients.ts';
 	import { readTag, declaredName } from '$core/allergens/tags.ts';
 	import { pricePerUsableGram } from '$core/cost/cost.ts';
 	import type { Ingredient, RulesName } from '$core/formula/types.ts';
 	import { readGrams } from '$core/measure/reading.ts';
-	import { partsText } from '$core/statement/parts.ts';
-	import { freshKey } from '$lib/formula-draft.ts';
+	import { partsText } from '$core/formula/parts.ts';
+	import { freshKey } from '$lib/formula/draft.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
-	import type { IngredientDraft } from '$lib/ingredient-draft.ts';
+	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import X from '@lucide/svelte/icons/x';
@@ -34,8 +36,9 @@
 				: [];
 		})
 	);
-	const facts = $derived(mixFacts(lines, (id) => shelf.get(id) as Ingredient, rules));
-	const complete = $derived(completeness(facts.per100g, rules));
+	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
+	const facts = $derived({ ...mixFacts(lines, ingredientOf, rules), ...mixPrice(lines, ingredientOf) });
+	const complete = $derived(completeness(facts.per100g, rulesOf(rules)));
 	const portion = $derived(readGrams(draft.portion));
 	const jars = $derived(portion.ok && portion.value > 0 ? facts.grams / portion.value : null);
 	const options = $derived([

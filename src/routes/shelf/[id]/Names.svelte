@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { KINDS } from '$core/composition/kinds.ts';
-	import type { IngredientDraft } from '$lib/ingredient-draft.ts';
+	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 

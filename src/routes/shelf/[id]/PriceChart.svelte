@@ -2,7 +2,7 @@
 	import { chartIn } from '$lib/ui/chart-in.ts';
 	import { pricePerUsableGram } from '$core/cost/cost.ts';
 	import { dayText, money } from '$lib/format.ts';
-	import type { PricePack } from '$lib/server/prices.ts';
+	import type { PricePack } from '$lib/shelf/price.ts';
 
 	/** Price of a usable kilogram over time, drawn in steps: each price holds until the next. */
 	let { packs, currency, today }: { packs: PricePack[]; currency: string; today: string } = $props();

@@ -2,8 +2,8 @@
 	import { enhance } from '$app/forms';
 	import { pricePerUsableGram } from '$core/cost/cost.ts';
 	import { dayText, money, plain } from '$lib/format.ts';
-	import type { PricePack } from '$lib/server/prices.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { PricePack } from '$lib/shelf/price.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

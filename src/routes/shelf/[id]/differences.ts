@@ -1,4 +1,4 @@
-import type { IngredientDraft } from '$lib/ingredient-draft.ts';
+import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 
 /** What two drafts of an ingredient say differently, in words. */
 export function ingredientDifferences(

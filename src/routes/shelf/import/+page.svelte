@@ -3,7 +3,7 @@
 	import { KINDS } from '$core/composition/kinds.ts';
 	import type { Problem } from '$core/problem.ts';
 	import { plural } from '$lib/format.ts';
-	import type { ShelfRow } from '$lib/server/shelf-file.ts';
+	import type { ShelfRow } from '$lib/shelf/file-row.ts';
 	import FileOrRows from '$lib/ui/import/FileOrRows.svelte';
 	import { keptForm } from '$lib/ui/import/kept-form.svelte.ts';
 	import Outcome from '$lib/ui/import/Outcome.svelte';

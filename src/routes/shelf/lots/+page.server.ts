@@ -49,6 +49,6 @@ export const actions: Actions = {
 	receive: async ({ locals: { db, kitchen }, request }) =>
 		withDraft(request, lotForm, async ({ id, usable, ...lot }) => ({
 			saved: true,
-			code: await receiveLot(db, kitchen.id, id, { ...lot, usable: usable / 100 })
+			code: await receiveLot(db, kitchen, id, { ...lot, usable: usable / 100 })
 		}))
 };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { freshness } from '$core/stock/need.ts';
 	import { dayText, plain, plural } from '$lib/format.ts';
-	import type { Lot } from '$lib/server/lots/types.ts';
+	import type { Lot } from '$lib/shelf/lots.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 	import Receive from './Receive.svelte';
 

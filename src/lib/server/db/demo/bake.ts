@@ -1,5 +1,5 @@
 import { roundTo, sumOf } from '$core/measure/round.ts';
-import type { Batch, BatchInput } from '../../batches/types.ts';
+import type { Batch, BatchInput } from '../../../batch/types.ts';
 import type { Chance } from './random.ts';
 import type { DemoProduct } from './products.ts';
 

@@ -1,9 +1,9 @@
 import { parseDateTime, toZoned } from '@internationalized/date';
 import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
 import { roundTo } from '$core/measure/round.ts';
-import type { Batch } from '../../batches/types.ts';
-import { insertEntries, keepEntries } from '../../bench/entries.ts';
-import type { Kitchen } from '../../kitchens.ts';
+import type { Batch } from '../../../batch/types.ts';
+import { keepEntries } from '../../bench/entries.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import { newId } from '../../rows.ts';
 import type { Database } from '../connection.ts';
 import type { DemoProduct } from './products.ts';
@@ -14,6 +14,7 @@ const MINUTE_MS = 60_000;
 const event = (at_ms: number, happening: Happening): EventEntry => ({
 	kind: 'event',
 	id: newId(),
+	number: null,
 	at: new Date(at_ms).toISOString(),
 	happening,
 	voids: null
@@ -38,7 +39,7 @@ export async function stepThrough(
 		at_ms += Math.max(low, random.normal((low + high) / 2, (high - low) / 3)) * MINUTE_MS;
 		return [begun, event(at_ms, { name: 'step ended', step: index })];
 	});
-	await insertEntries(db, kitchen.id, batch.id, entries);
+	await keepEntries(db, kitchen, batch.id, entries);
 }
 
 /** So many balls were weighed when the kitchen is first opened. */
@@ -57,10 +58,12 @@ export async function halfDivided(
 	const weighing = (more: Pick<WeighingEntry, 'what' | 'grams'> & { lineId?: string }): WeighingEntry => ({
 		kind: 'weighing',
 		id: newId(),
+		number: null,
 		at: new Date(at_ms).toISOString(),
 		lineId: null,
 		corrects: null,
 		by: 'scale',
+		lotId: null,
 		...more
 	});
 	const entries: Entry[] = [];

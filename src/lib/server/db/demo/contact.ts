@@ -4,7 +4,7 @@ import { decide } from '../../contact/decide.ts';
 import { addRisk } from '../../contact/risks.ts';
 import { addEquipment } from '../../equipment.ts';
 import { getFormula } from '../../formulas/read.ts';
-import type { Kitchen } from '../../kitchens.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import { getLabel } from '../../labels/read.ts';
 import { newId } from '../../rows.ts';
 import type { Database } from '../connection.ts';

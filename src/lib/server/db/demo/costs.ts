@@ -1,9 +1,9 @@
 import { addFee } from '../../costs/fees.ts';
 import { addRates } from '../../costs/rates.ts';
 import { noteMinutes } from '../../costs/working.ts';
-import type { Batch } from '../../batches/types.ts';
+import type { Batch } from '../../../batch/types.ts';
 import { setPower } from '../../equipment.ts';
-import type { Kitchen } from '../../kitchens.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import type { Database } from '../connection.ts';
 import type { DemoContact } from './contact.ts';
 import type { Chance } from './random.ts';

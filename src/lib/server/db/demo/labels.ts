@@ -2,7 +2,7 @@ import type { LabelDesign } from '$core/label/content.ts';
 import { EXAMPLE_PROFILES } from '$core/profile/examples.ts';
 import { saveProfile } from '../../profiles.ts';
 import { getFormula } from '../../formulas/read.ts';
-import type { Kitchen } from '../../kitchens.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import { approveLabel } from '../../labels/approve.ts';
 import { getLabel } from '../../labels/read.ts';
 import { saveLabel } from '../../labels/save.ts';

@@ -1,8 +1,8 @@
 import { FAMILIES } from '$core/formula/families.ts';
 import { processOf, type Choices, type Step } from '$core/formula/process.ts';
 import type { Line, MixGap } from '$core/formula/types.ts';
-import type { LineWords } from '../../formulas/types.ts';
-import type { ProductInput } from '../../products.ts';
+import type { LineWords } from '../../../formula/types.ts';
+import type { ProductInput } from '../../../formula/product.ts';
 
 /** A line, with how it was said where somebody said it. */
 export type DemoLine = Line & Partial<LineWords>;
@@ -48,13 +48,13 @@ const MATERIALS = [
 const roti =
 	(salt_g: number) =>
 	(of: (key: string) => string): DemoLine[] => [
-		{ ingredient: of('atta'), use: 'dough', stage: 'Dry', grams: 2060 },
-		{ ingredient: of('salt'), use: 'dough', stage: 'Dry', grams: salt_g },
+		{ ingredient: of('atta'), use: 'dough', stage: 'Dry', used_g: 2060, uptake_g: null },
+		{ ingredient: of('salt'), use: 'dough', stage: 'Dry', used_g: salt_g, uptake_g: null },
 		{
 			ingredient: of('cumin'),
 			use: 'dough',
 			stage: 'Dry',
-			grams: 15,
+			used_g: 15, uptake_g: null,
 			said: '7 tsp cumin seed',
 			low_g: 13.3,
 			high_g: 16.8
@@ -63,7 +63,7 @@ const roti =
 			ingredient: of('beet'),
 			use: 'dough',
 			stage: 'Liquid',
-			grams: 370,
+			used_g: 370, uptake_g: null,
 			said: '2 ¾ cups grated beetroot',
 			low_g: 358,
 			high_g: 399
@@ -72,43 +72,43 @@ const roti =
 			ingredient: of('water'),
 			use: 'dough',
 			stage: 'Liquid',
-			grams: 970,
+			used_g: 970, uptake_g: null,
 			said: '1030 g warm water, keep 60 g back',
 			note: 'by feel',
 			most_g: 1030
 		},
-		{ ingredient: of('canola'), use: 'dough', stage: 'Fat', grams: 62 },
-		{ ingredient: of('atta'), use: 'dusting', stage: 'On the board', consumed_g: 120, uptake_g: 55 },
-		{ ingredient: of('ghee'), use: 'brushing', stage: 'On top', consumed_g: 90, uptake_g: 90 }
+		{ ingredient: of('canola'), use: 'dough', stage: 'Fat', used_g: 62, uptake_g: null },
+		{ ingredient: of('atta'), use: 'dusting', stage: 'On the board', used_g: 120, uptake_g: 55 },
+		{ ingredient: of('ghee'), use: 'brushing', stage: 'On top', used_g: 90, uptake_g: 90 }
 	];
 
 const pita =
 	(salt_g: number) =>
 	(of: (key: string) => string): DemoLine[] => [
-		{ ingredient: of('bread'), use: 'dough', stage: 'Dry', grams: 1680 },
-		{ ingredient: of('oat'), use: 'dough', stage: 'Dry', grams: 420 },
+		{ ingredient: of('bread'), use: 'dough', stage: 'Dry', used_g: 1680, uptake_g: null },
+		{ ingredient: of('oat'), use: 'dough', stage: 'Dry', used_g: 420, uptake_g: null },
 		{
 			ingredient: of('yeast'),
 			use: 'dough',
 			stage: 'Dry',
-			grams: 15,
+			used_g: 15, uptake_g: null,
 			said: '2 packets dry yeast',
 			low_g: 14,
 			high_g: 14
 		},
-		{ ingredient: of('salt'), use: 'dough', stage: 'Dry', grams: salt_g },
-		{ ingredient: of('water'), use: 'dough', stage: 'Liquid', grams: 1290 },
+		{ ingredient: of('salt'), use: 'dough', stage: 'Dry', used_g: salt_g, uptake_g: null },
+		{ ingredient: of('water'), use: 'dough', stage: 'Liquid', used_g: 1290, uptake_g: null },
 		{
 			ingredient: of('honey'),
 			use: 'dough',
 			stage: 'Liquid',
-			grams: 42,
+			used_g: 42, uptake_g: null,
 			said: '2 tbsp honey',
 			low_g: 41,
 			high_g: 43
 		},
-		{ ingredient: of('olive'), use: 'dough', stage: 'Fat', grams: 63 },
-		{ ingredient: of('bread'), use: 'dusting', stage: 'On the board', consumed_g: 80, uptake_g: 30 }
+		{ ingredient: of('olive'), use: 'dough', stage: 'Fat', used_g: 63, uptake_g: null },
+		{ ingredient: of('bread'), use: 'dusting', stage: 'On the board', used_g: 80, uptake_g: 30 }
 	];
 
 export const DEMO_PRODUCTS: DemoProduct[] = [
@@ -168,13 +168,13 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		choices: { fat: 'liquid oil', opening: 'pressed' },
 		mixGap: 'residue',
 		lines: (of) => [
-			{ ingredient: of('masa'), use: 'dough', stage: 'Dry', grams: 1000 },
-			{ ingredient: of('bread'), use: 'dough', stage: 'Dry', grams: 1000 },
+			{ ingredient: of('masa'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
+			{ ingredient: of('bread'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
 			{
 				ingredient: of('salt'),
 				use: 'dough',
 				stage: 'Dry',
-				grams: 30,
+				used_g: 30, uptake_g: null,
 				said: '5 tsp salt',
 				low_g: 27.5,
 				high_g: 31.5
@@ -183,7 +183,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('avocado'),
 				use: 'dough',
 				stage: 'Fat',
-				grams: 150,
+				used_g: 150, uptake_g: null,
 				said: '⅔ cup avocado oil',
 				low_g: 144,
 				high_g: 146.7
@@ -192,7 +192,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('water'),
 				use: 'dough',
 				stage: 'Liquid',
-				grams: 1180,
+				used_g: 1180, uptake_g: null,
 				said: '5 cups warm water',
 				note: '40 °C'
 			},
@@ -200,7 +200,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('bread'),
 				use: 'dusting',
 				stage: 'On the board',
-				consumed_g: 70,
+				used_g: 70,
 				uptake_g: 36,
 				said: 'handful of flour to dust'
 			}
@@ -229,13 +229,13 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		choices: { leavening: 'baking powder', fat: 'liquid oil', water: 'boiling', griddle: 'oiled' },
 		mixGap: 'evaporation',
 		lines: (of) => [
-			{ ingredient: of('plain'), use: 'dough', stage: 'Dry', grams: 1440 },
-			{ ingredient: of('salt'), use: 'dough', stage: 'Dry', grams: 25 },
-			{ ingredient: of('powder'), use: 'dough', stage: 'Dry', grams: 14 },
-			{ ingredient: of('water'), use: 'dough', stage: 'Boiling water', grams: 830 },
-			{ ingredient: of('canola'), use: 'dough', stage: 'Fat', grams: 42 },
-			{ ingredient: of('ghee'), use: 'layering', stage: 'Between layers', consumed_g: 220, uptake_g: 220 },
-			{ ingredient: of('sesame'), use: 'garnish', stage: 'On top', consumed_g: 95, uptake_g: 80 }
+			{ ingredient: of('plain'), use: 'dough', stage: 'Dry', used_g: 1440, uptake_g: null },
+			{ ingredient: of('salt'), use: 'dough', stage: 'Dry', used_g: 25, uptake_g: null },
+			{ ingredient: of('powder'), use: 'dough', stage: 'Dry', used_g: 14, uptake_g: null },
+			{ ingredient: of('water'), use: 'dough', stage: 'Boiling water', used_g: 830, uptake_g: null },
+			{ ingredient: of('canola'), use: 'dough', stage: 'Fat', used_g: 42, uptake_g: null },
+			{ ingredient: of('ghee'), use: 'layering', stage: 'Between layers', used_g: 220, uptake_g: 220 },
+			{ ingredient: of('sesame'), use: 'garnish', stage: 'On top', used_g: 95, uptake_g: 80 }
 		],
 		product: {
 			pieceOne: 'flatbread',

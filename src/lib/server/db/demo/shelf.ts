@@ -99,7 +99,7 @@ const SHELF: DemoIngredient[] = [
 		reference: 'baking-powder-phosphate',
 		name: 'Baking powder',
 		evidence: 'pack',
-		parts: [{ name: 'monocalcium phosphate' }, { name: 'sodium bicarbonate' }, { name: 'cornstarch' }],
+		parts: ['monocalcium phosphate', 'sodium bicarbonate', 'cornstarch'].map((name) => ({ name, parts: [] })),
 		packs: [[OLDEST, '8.40', 1360]],
 		supplier: 'Corner shop'
 	},

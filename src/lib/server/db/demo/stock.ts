@@ -1,5 +1,5 @@
 import { Decimal } from 'decimal.js';
-import type { Kitchen } from '../../kitchens.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import { countLots } from '../../lots/count.ts';
 import { lotsOnHand } from '../../lots/read.ts';
 import { receiveLot } from '../../lots/receive.ts';
@@ -23,9 +23,8 @@ function weekOfBaking(of: (key: string) => string): Map<string, number> {
 	const need = new Map<string, number>();
 	for (const demo of DEMO_PRODUCTS)
 		for (const line of demo.lines(of)) {
-			const grams = line.use === 'dough' ? line.grams : line.consumed_g;
 			const makings = demo.madeMidweek ? 2 : 1;
-			need.set(line.ingredient, (need.get(line.ingredient) ?? 0) + makings * grams);
+			need.set(line.ingredient, (need.get(line.ingredient) ?? 0) + makings * line.used_g);
 		}
 	return need;
 }
@@ -56,7 +55,7 @@ export async function buyForWeek(
 		// A tenth over, for what the scale and the hand add.
 		const received_g = pack_g * Math.ceil((1.1 * need_g - onHand_g) / pack_g);
 		if (received_g <= 0) continue;
-		await receiveLot(db, kitchen.id, newId(), {
+		await receiveLot(db, kitchen, newId(), {
 			...common,
 			ingredientId,
 			material: '',
@@ -74,7 +73,7 @@ export async function buyForWeek(
 	for (const material of materials) {
 		const left = lots.filter((lot) => lot.name === material).reduce((sum, lot) => sum + lot.onHand, 0);
 		if (left >= BAGS / 4) continue;
-		await receiveLot(db, kitchen.id, newId(), {
+		await receiveLot(db, kitchen, newId(), {
 			...common,
 			ingredientId: '',
 			material,

@@ -16,6 +16,6 @@ export async function up(knex: Knex): Promise<void> {
 
 export async function down(knex: Knex): Promise<void> {
 	await knex.schema.alterTable('batch_closings', (table) =>
-		table.dropColumns('cost_batch', 'cost_piece', 'cost_pack')
+		table.dropColumns('cost_batch', 'cost_piece', 'cost_pack', 'sellable')
 	);
 }

@@ -55,6 +55,8 @@ import * as pastSales from './0053_past_sales.ts';
 import * as salesMonths from './0054_sales_months.ts';
 import * as salesByDayAndBatch from './0055_sales_by_day_and_batch.ts';
 import * as salesTotal from './0056_sales_total.ts';
+import * as entryNumbers from './0057_entry_numbers.ts';
+import * as batchStandings from './0058_batch_standings.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -113,5 +115,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0053_past_sales', pastSales],
 	['0054_sales_months', salesMonths],
 	['0055_sales_by_day_and_batch', salesByDayAndBatch],
-	['0056_sales_total', salesTotal]
+	['0056_sales_total', salesTotal],
+	['0057_entry_numbers', entryNumbers],
+	['0058_batch_standings', batchStandings]
 ];

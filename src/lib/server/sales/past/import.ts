@@ -1,10 +1,13 @@
 import type { Database } from '../../db/connection.ts';
-import { inTransaction } from '../../db/retry.ts';
-import { today, type Kitchen } from '../../kitchens.ts';
+import { inTransaction } from '../../db/transaction.ts';
+import { today } from '../../kitchens.ts';
+import type { Kitchen } from '../../../kitchen/types.ts';
 import { newId, utcNow } from '../../rows.ts';
 import { keepSale } from '../keep.ts';
-import { planRows, type PlannedRow } from './plan.ts';
-import { readPastSales, type DayOrder, type PastSale } from './read.ts';
+import { planRows } from './plan.ts';
+import type { PlannedRow } from '../../../sales/past.ts';
+import { readPastSales, type DayOrder } from './read.ts';
+import type { PastSale } from '../../../sales/past.ts';
 
 /** How a file is to be read. */
 export interface PastOptions {

@@ -1,33 +1,12 @@
+import type { PastPart } from '../../../sales/past.ts';
+import type { PlannedRow } from '../../../sales/past.ts';
 import { Decimal } from 'decimal.js';
 import type { Database } from '../../db/connection.ts';
-import { listProducts, type Product } from '../../products.ts';
+import { listProducts } from '../../products.ts';
+import type { Product } from '../../../formula/product.ts';
 import { toMoney, type Row } from '../../rows.ts';
-import type { PastSale, ReadRow, RowProblem } from './read.ts';
-
-/** A part of a past sale: packs of one batch, or of none that is known. */
-export interface PastPart {
-	packs: number;
-	batch: { id: string; code: string } | null;
-}
-
-/** What bringing a row in would do. */
-export interface PlannedRow {
-	line: number;
-	sale: PastSale | null;
-	/** The formula's name where the product is known, else as written. */
-	item: string;
-	productId: string | null;
-	/** Oldest batch first; one part without a batch where none is taken. */
-	parts: PastPart[];
-	/** packs × price, decimal string. */
-	total: string;
-	state: 'new' | 'here' | 'alike' | 'left out' | 'bad';
-	problems: RowProblem[];
-	/** Its cells as they stand in the file. */
-	raw: string;
-	/** Why it is left out, or what it is like. */
-	why: string;
-}
+import type { ReadRow } from './read.ts';
+import type { PastSale, RowProblem } from '../../../sales/past.ts';
 
 /** A batch with what is left of it while rows are planned. */
 interface BatchAtHand {

@@ -1,39 +1,13 @@
+import { PAST_KINDS, type PastSale, type RowProblem } from '../../../sales/past.ts';
 import { readCsv } from '../../csv-rows.ts';
 import { Decimal } from 'decimal.js';
 import { readCount, readMoney, type Read } from '$core/measure/reading.ts';
-import { PAID_BY, type PaidBy, type SaleKind } from '../../../sales/kinds.ts';
+import { PAID_BY, type PaidBy } from '../../../sales/kinds.ts';
 import { refuse } from '../../errors.ts';
 
 /** How the days of a file are written. */
 export const DAY_ORDERS = ['year-month-day', 'day/month/year', 'month/day/year'] as const;
 export type DayOrder = (typeof DAY_ORDERS)[number];
-
-/** What is brought in: voids and returns are not, only what stands. */
-export const PAST_KINDS = ['sale', 'gift', 'sample', 'written off'] as const satisfies readonly SaleKind[];
-
-/** A row of a file of past sales as it was read. */
-export interface PastSale {
-	/** The id it had where it was exported; null where it has none. */
-	id: string | null;
-	soldOn: string;
-	kind: (typeof PAST_KINDS)[number];
-	channel: string;
-	/** As written, for looking the product up. */
-	product: string;
-	/** Code of the batch; empty where the row names none. */
-	batch: string;
-	packs: number;
-	price: string;
-	paidBy: PaidBy | null;
-	customer: string;
-	reason: string;
-}
-
-/** What is wrong with a row, and in which column. */
-export interface RowProblem {
-	column: string;
-	message: string;
-}
 
 export interface ReadRow {
 	/** Of the file; the first names the columns. */

@@ -1,6 +1,6 @@
 import { cookLossHistory, squares } from '$lib/server/batches/history.ts';
-import { getBatch, listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
-import { entriesOf } from '$lib/server/bench/entries.ts';
+import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
@@ -8,12 +8,11 @@ import { listEquipment } from '$lib/server/equipment.ts';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
-	const batch = await orNotFound(getBatch(db, kitchen, params.id));
-	const [entries, station, equipment, batches, lots] = await Promise.all([
-		entriesOf(db, kitchen.id, batch.id),
+	const { batch, entries } = await orNotFound(readBatch(db, kitchen, params.id));
+	const [station, equipment, batches, lots] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listBatches(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
+		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
 		lotsFor(db, kitchen.id, batch)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
@@ -25,7 +24,7 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		containers: equipment.flatMap(({ id, name, tare_g, retired }) => (retired ? [] : [{ id, name, tare_g }])),
 		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
 		/** Cook losses of the earlier batches that square, for how heavy a ball has to be. */
-		pastLosses: earlier.filter(squares).flatMap(({ facts }) => facts?.yield.cookLoss ?? []),
+		pastLosses: earlier.filter(squares).flatMap(({ standing }) => standing.cookLoss ?? []),
 		/** What may be drawn from, oldest first. */
 		lots,
 		scaleDivision_g: kitchen.scaleDivision_g

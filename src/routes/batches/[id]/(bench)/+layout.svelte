@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { afterNavigate, beforeNavigate, goto, preloadCode } from '$app/navigation';
-	import { closings } from '$core/squaring/closings.ts';
-	import { closingFigures, stockUsesAtHand, unweighedLines } from '$lib/batch-closing.ts';
-	import { planRibbon, ribbonReached } from '$lib/batch-ribbons.ts';
-	import { outbox } from '$lib/bench/outbox.svelte.ts';
-	import { beginSession } from '$lib/bench/session.svelte.ts';
+	import { outcomesOf } from '$core/bench/standing.ts';
+	import { stockUsesAtHand } from '$core/stock/use.ts';
+	import { planRibbon, ribbonReached } from '$lib/batch/ribbons.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
+	import { beginSession } from '$lib/batch/bench/session.svelte.ts';
 	import { keepPage } from '$lib/keep-page.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { onMount } from 'svelte';
@@ -20,18 +20,10 @@
 	const marks = $derived(
 		session.isClosed
 			? batch.closings
-			: closings(
-					closingFigures(
-						batch.recipe,
-						facts,
-						{
-							...batch,
-							unweighedLines: unweighedLines(batch),
-							stock: stockUsesAtHand(batch.stock, batch.lines, batch.packs ?? batch.packsMade, data.lots)
-						},
-						data.scaleDivision_g
-					)
-				)
+			: outcomesOf(
+					{ ...batch, stock: stockUsesAtHand(batch.stock, batch.lines, batch.packsMade, data.lots) },
+					data.scaleDivision_g
+				).closings
 	);
 
 	onMount(() => {

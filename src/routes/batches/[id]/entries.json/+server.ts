@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { entriesOf, keepEntries } from '$lib/server/bench/entries.ts';
+import { keepEntries } from '$lib/server/bench/entries.ts';
+import { entriesOf } from '$lib/server/bench/rows.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { entriesForm } from '$lib/server/edge/entries.ts';

@@ -1,13 +1,15 @@
-import { compareLines, isChanged, labelChanges } from '$core/formula/compare.ts';
+import { compareLines, isChanged } from '$core/formula/compare.ts';
 import { flourShares, type ShareKey } from '$core/formula/shares.ts';
 import type { Ingredient, Line, MixGap } from '$core/formula/types.ts';
-import { formulaDraft } from '$lib/formula-draft.ts';
-import { readFormulaDraft } from '$lib/formula-reading.ts';
-import { planFacts, productParts } from '$lib/recipe.ts';
+import { labelChanges } from '$core/label/changes.ts';
+import { rulesOf } from '$core/rules/index.ts';
+import { formulaDraft } from '$lib/formula/draft.ts';
+import { readFormulaDraft } from '$lib/formula/reading.ts';
+import { coreProduct, planFacts } from '$lib/formula/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
-import { coreLine } from '$lib/server/formulas/lines.ts';
 import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
@@ -20,7 +22,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 	const [versions, ingredients, batches] = await Promise.all([
 		listVersions(db, kitchen.id, formula.id),
 		readCoreShelf(db, kitchen, today(kitchen)),
-		listBatches(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
+		listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 	]);
 	const names = [...versions.map((version) => String(version.number)), ...(formula.draft ? ['draft'] : [])];
 	const content = (name: string | null): { name: string; lines: Line[]; mixGap: MixGap } => {
@@ -32,26 +34,18 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 		const version = versions.find((each) => String(each.number) === name);
 		if (!version)
 			error(404, { message: 'This version is not here.', remedy: 'Choose two versions on the formula.' });
-		return { name: `version ${version.number}`, lines: version.lines.map(coreLine), mixGap: version.mixGap };
+		return { name: `version ${version.number}`, lines: version.lines, mixGap: version.mixGap };
 	};
 	const [from, to] = [url.searchParams.get('from'), url.searchParams.get('to')];
 	const [before, after] = [content(from), content(to)];
 	const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
 	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
+	const energyOf = rulesOf(kitchen.rules).energy_kcal;
 	const loss = cookLossHistory(batches).get(formula.id) ?? null;
 	const factsOf = (lines: Line[], mixGap: MixGap, product: (typeof formula.products)[number]) => {
-		const parts = productParts(
-			{
-				rules: kitchen.rules,
-				currency: kitchen.currency,
-				name: formula.name,
-				lines,
-				ingredients,
-				mixGap
-			},
-			product
-		);
-		const outcome = planFacts(parts, loss);
+		const { rules, currency } = kitchen;
+		const parts = { rules, currency, name: formula.name, lines, mixGap, ingredients };
+		const outcome = planFacts({ ...parts, product: coreProduct(product) }, loss);
 		return outcome.ok ? outcome.value : null;
 	};
 	const [a, b] = [flourShares(before.lines, ingredientOf), flourShares(after.lines, ingredientOf)];
@@ -78,7 +72,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 				packPieces: product.packPieces,
 				pieceMany: product.pieceMany,
 				perPiece: [was?.cost.perPiece ?? null, is?.cost.perPiece ?? null] as const,
-				energy: [was?.energy.us_kcal ?? null, is?.energy.us_kcal ?? null] as const,
+				energy: [was && energyOf(was.energy), is && energyOf(is.energy)] as const,
 				finished: [was?.yield.finishedWeight_g ?? null, is?.yield.finishedWeight_g ?? null] as const,
 				label: was && is ? labelChanges(was, is) : null
 			};

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { ShareKey } from '$core/formula/shares.ts';
-	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

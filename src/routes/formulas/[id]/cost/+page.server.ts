@@ -1,20 +1,22 @@
 import type { Supposable } from '$core/cost/what-if.ts';
 import type { Working } from '$core/cost/whole.ts';
-import { planFacts, productParts, recipeOf } from '$lib/recipe.ts';
-import { cookLossHistory, isMade } from '$lib/server/batches/history.ts';
+import { coreProduct, planFacts, recipeOf } from '$lib/formula/recipe.ts';
+import { cookLossHistory, wasMade } from '$lib/server/batches/history.ts';
 import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
+import type { BatchSummary } from '$lib/batch/summary.ts';
 import { feeOn, listFees } from '$lib/server/costs/fees.ts';
 import { costPoints } from '$lib/server/costs/moves.ts';
 import { listRates, ratesOn } from '$lib/server/costs/rates.ts';
 import { workingOfBatch } from '$lib/server/costs/working.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
-import { coreLine } from '$lib/server/formulas/lines.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
-import { today, type Kitchen } from '$lib/server/kitchens.ts';
-import type { Batch } from '$lib/server/batches/types.ts';
+import { today } from '$lib/server/kitchens.ts';
+import type { Kitchen } from '$lib/kitchen/types.ts';
+import type { Batch } from '$lib/batch/types.ts';
 import type { Database } from '$lib/server/db/connection.ts';
-import type { Formula } from '$lib/server/formulas/types.ts';
+import type { Formula } from '$lib/formula/types.ts';
 import { channelsUsed } from '$lib/server/sales/ledger.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import type { PageServerLoad } from './$types';
@@ -34,9 +36,10 @@ async function baseOf(
 	db: Database,
 	kitchen: Kitchen,
 	formula: Formula,
-	batches: Batch[]
+	batches: Batch[],
+	summaries: BatchSummary[]
 ): Promise<Base | null> {
-	const made = batches.find((batch) => isMade(batch) && batch.facts?.cost.perPiece);
+	const made = batches.find((batch) => wasMade(batch) && batch.facts?.cost.perPiece);
 	if (made?.facts) {
 		const { facts, recipe, id, code, madeOn } = made;
 		return {
@@ -52,18 +55,16 @@ async function baseOf(
 	}
 	const product = formula.products[0];
 	if (!product || formula.number === 0) return null;
-	const parts = productParts(
-		{
-			rules: kitchen.rules,
-			currency: kitchen.currency,
-			name: formula.name,
-			lines: formula.lines.map(coreLine),
-			ingredients: await readCoreShelf(db, kitchen, today(kitchen)),
-			mixGap: formula.mixGap
-		},
-		product
-	);
-	const planned = planFacts(parts, cookLossHistory(batches).get(formula.id) ?? null);
+	const parts = {
+		rules: kitchen.rules,
+		currency: kitchen.currency,
+		name: formula.name,
+		lines: formula.lines,
+		mixGap: formula.mixGap,
+		ingredients: await readCoreShelf(db, kitchen, today(kitchen)),
+		product: coreProduct(product)
+	};
+	const planned = planFacts(parts, cookLossHistory(summaries).get(formula.id) ?? null);
 	if (!planned.ok) return null;
 	const { doughWeight_g, pieces, ballWeight_g } = planned.value.yield;
 	return {
@@ -82,14 +83,15 @@ async function baseOf(
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
 	const day = today(kitchen);
-	const [batches, rates, fees, channels, equipment] = await Promise.all([
+	const [batches, summaries, rates, fees, channels, equipment] = await Promise.all([
 		listBatches(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES }),
+		listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES }),
 		listRates(db, kitchen.id),
 		listFees(db, kitchen.id),
 		channelsUsed(db, kitchen.id),
 		listEquipment(db, kitchen.id)
 	]);
-	const base = await baseOf(db, kitchen, formula, batches);
+	const base = await baseOf(db, kitchen, formula, batches, summaries);
 	const names = new Map(equipment.map(({ id, name }) => [id, name]));
 	return {
 		formula: { id: formula.id, name: formula.name },
@@ -98,6 +100,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		base,
 		rates: ratesOn(rates, base?.batch?.madeOn ?? day),
 		places: channels.map((name) => ({ name, fee: feeOn(fees, name, day) })),
-		points: costPoints(batches, (id) => names.get(id) ?? 'other equipment')
+		points: costPoints(batches, summaries, (id) => names.get(id) ?? 'other equipment')
 	};
 };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Payee, Stretch } from '$core/cost/where.ts';
 	import { Decimal } from 'decimal.js';
-	import { COST_WORDS } from '$lib/cost-words.ts';
+	import { COST_WORDS } from '$lib/kitchen/cost-words.ts';
 	import { money } from '$lib/format.ts';
 
 	/** The price of a pack as a strip of paper, cut to scale into what it pays for. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayText, money } from '$lib/format.ts';
-	import type { CostPoint } from '$lib/server/costs/moves.ts';
+	import type { CostPoint } from '$lib/batch/cost.ts';
 	import { chartIn } from '$lib/ui/chart-in.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 

@@ -48,7 +48,7 @@
 		})
 	);
 	const then = $derived(
-		supposed && wholeCost({ ...supposed, pack: supposed.recipe.pack }, base.working, rates)
+		supposed && wholeCost({ ...supposed, product: supposed.recipe.product }, base.working, rates)
 	);
 	const isTouched = $derived(
 		ballWeight_g !== start.ballWeight_g ||

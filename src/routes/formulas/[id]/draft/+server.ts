@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import type { FormulaDraft } from '$lib/formula-draft.ts';
+import type { FormulaDraft } from '$lib/formula/draft.ts';
 import { draftForm } from '$lib/server/edge/formula.ts';
 import { NotFound, Stale } from '$lib/server/errors.ts';
 import { saveDraft } from '$lib/server/formulas/drafts.ts';

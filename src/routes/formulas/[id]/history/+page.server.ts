@@ -1,6 +1,5 @@
-import { listBatches } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { trendsOf } from '$lib/server/batches/trends.ts';
-import { timesTaken } from '$lib/server/bench/time-taken.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
@@ -13,17 +12,12 @@ const SHOWN = 70;
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
 	const [batches, equipment] = await Promise.all([
-		listBatches(db, kitchen, { formulaId: formula.id, newest: SHOWN }),
+		listSummaries(db, kitchen, { formulaId: formula.id, newest: SHOWN }),
 		listEquipment(db, kitchen.id)
 	]);
-	const times = await timesTaken(
-		db,
-		kitchen.id,
-		batches.map((batch) => batch.id)
-	);
 	const names = new Map(equipment.map(({ id, name }) => [id, name]));
 	return {
 		formula: { id: formula.id, name: formula.name },
-		trends: trendsOf(batches, (id) => names.get(id) ?? 'other equipment', times)
+		trends: trendsOf(batches, (id) => names.get(id) ?? 'other equipment')
 	};
 };

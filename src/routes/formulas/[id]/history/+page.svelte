@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayText } from '$lib/format.ts';
-	import type { Trend } from '$lib/server/batches/trends.ts';
+	import type { Trend } from '$lib/batch/trend.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 	import TrendChart from './TrendChart.svelte';
 	import { TREND_UNITS } from './trend-units.ts';

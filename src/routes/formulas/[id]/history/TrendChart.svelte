@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { chartIn } from '$lib/ui/chart-in.ts';
 	import { fixed } from '$lib/format.ts';
-	import type { Trend } from '$lib/server/batches/trends.ts';
+	import type { Trend } from '$lib/batch/trend.ts';
 	import { TREND_UNITS } from './trend-units.ts';
 
 	/** A figure from batch to batch against what is usual of it. */

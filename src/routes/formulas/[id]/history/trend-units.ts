@@ -1,5 +1,5 @@
 import { fixed } from '$lib/format.ts';
-import type { Trend } from '$lib/server/batches/trends.ts';
+import type { Trend } from '$lib/batch/trend.ts';
 
 interface TrendUnit {
 	/** The value as it is drawn. */

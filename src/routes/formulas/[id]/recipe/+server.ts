@@ -1,9 +1,10 @@
+import { derivePlan } from '$core/plan.ts';
 import { writeRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
-import { planFacts } from '$lib/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listSummaries } from '$lib/server/batches/standing.ts';
 import { download } from '$lib/server/edge/download.ts';
-import { refuse, Refused } from '$lib/server/errors.ts';
+import { Refused } from '$lib/server/errors.ts';
 import { fileName, formulaRecipe } from '$lib/server/files.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import type { Step } from '$core/formula/process.ts';
@@ -15,19 +16,9 @@ export const GET: RequestHandler = ({ locals: { db, kitchen }, params }) =>
 		const [recipe, formula, batches] = await Promise.all([
 			formulaRecipe(db, kitchen, params.id),
 			getFormula(db, kitchen.id, params.id),
-			listBatches(db, kitchen, { formulaId: params.id, newest: RECENT_BATCHES })
+			listSummaries(db, kitchen, { formulaId: params.id, newest: RECENT_BATCHES })
 		]);
-		if (!recipe.pack || !recipe.batch?.mixGap) return refuse('', 'the formula is not whole');
-		const outcome = planFacts(
-			{
-				...recipe,
-				name: recipe.formula.name,
-				lines: recipe.formula.lines,
-				batch: { ...recipe.batch, mixGap: recipe.batch.mixGap },
-				pack: recipe.pack
-			},
-			cookLossHistory(batches).get(formula.id) ?? null
-		);
+		const outcome = derivePlan(recipe, cookLossHistory(batches).get(formula.id) ?? null);
 		if (!outcome.ok) throw new Refused(outcome.problems);
 		return {
 			name: fileName(recipe.formula.name, '.recipe.jsonld'),

@@ -2,8 +2,8 @@
 	import { enhance } from '$app/forms';
 	import { freshness } from '$core/stock/need.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
-	import type { LotMove } from '$lib/server/lots/types.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import type { LotMove } from '$lib/shelf/lots.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

@@ -3,7 +3,7 @@
 	import { readGrams } from '$core/measure/reading.ts';
 	import { settled } from '$core/measure/round.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import { draftForm } from '$lib/ui/draft-form.svelte.ts';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';

@@ -2,7 +2,7 @@
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
 	import { REJECT_REASONS } from '$core/bench/entries.ts';
 	import { readNumber } from '$core/measure/reading.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { ballBoard, halvings } from '$core/bench/divide.ts';
 	import { readCount } from '$core/measure/reading.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';

@@ -3,7 +3,7 @@
 	import { expectedPack, recommendBallWeight_g } from '$core/netquantity/recommend.ts';
 	import { mean } from '$core/measure/round.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import type { StationLabel } from '$lib/server/bench/station.ts';
+	import type { StationLabel } from '$lib/batch/bench/station.ts';
 
 	/** Whether the balls weighed so far make packs that hold what the label declares. */
 	let {

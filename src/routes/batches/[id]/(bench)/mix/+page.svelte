@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { stepTaken, timerOf } from '$core/bench/timers.ts';
-	import { askToNotify } from '$lib/bench/alarm.ts';
-	import { clock } from '$lib/bench/clock.svelte.ts';
-	import { clockText, timesText } from '$lib/bench/time.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { askToNotify } from '$lib/batch/bench/alarm.ts';
+	import { clock } from '$lib/batch/bench/clock.svelte.ts';
+	import { clockText, timesText } from '$lib/batch/bench/time.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
-	import { plannedRecipe } from '$lib/batch-plan.ts';
+	import { plannedRecipe } from '$lib/batch/plan.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import Next from '../Next.svelte';

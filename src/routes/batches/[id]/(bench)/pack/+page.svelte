@@ -1,10 +1,11 @@
 <script lang="ts">
+	import { rulesOf } from '$core/rules/index.ts';
 	import type { Counted } from '$core/bench/entries.ts';
 	import { checkPacks } from '$core/netquantity/check.ts';
 	import { readCount } from '$core/measure/reading.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import { bestBefore } from '$lib/label-marks.ts';
+	import { bestBefore } from '$lib/label/marks.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';
@@ -63,7 +64,7 @@
 	});
 
 	const packs = $derived(session.bench.readings('pack').map((reading) => reading.grams));
-	const check = $derived(label ? checkPacks(data.kitchen.rules, label.declared_g, packs) : null);
+	const check = $derived(label ? checkPacks(rulesOf(data.kitchen.rules).packs, label.declared_g, packs) : null);
 	const isPack = (entry: { kind: string; what?: string }) =>
 		entry.kind === 'weighing' && entry.what === 'pack';
 	const day = $derived(session.bench.bestBefore);

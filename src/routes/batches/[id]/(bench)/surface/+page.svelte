@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { surfaceUse } from '$core/bench/bench.ts';
 	import type { Weighed } from '$core/bench/entries.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
-	import { USE_WORDS } from '$lib/formula-draft.ts';
+	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { restFactor, weighInLine } from '$core/bench/weigh-in.ts';
-	import { useSession } from '$lib/bench/session.svelte.ts';
+	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { ingredient, per100g } from '../testing/recipe.ts';
+import { mixCycle, mixFacts } from './mix.ts';
+
+const shelf = [
+	ingredient('flour', {
+		label: { us: 'enriched flour (wheat flour, niacin)' },
+		per100g: per100g({ protein_g: 12, water_g: 12 }),
+		allergens: ['wheat'],
+		price: { amount: '24.00', grams: 24000 }
+	}),
+	ingredient('milk', {
+		label: { us: 'nonfat dry milk' },
+		per100g: per100g({ protein_g: 36, water_g: 3 }),
+		allergens: ['milk'],
+		price: { amount: '9.00', grams: 1000, usable: 0.9 }
+	}),
+	ingredient('powder', {
+		label: { us: 'baking powder' },
+		parts: [{ name: 'sodium bicarbonate' }, { name: 'cornstarch' }],
+		per100g: { protein_g: 0, water_g: null },
+		allergens: [],
+		price: { amount: '1.00', grams: 100 }
+	}),
+	ingredient('loose', { allergens: null })
+];
+const ingredientOf = (id: string) => shelf.find((each) => each.id === id) ?? ingredient(id);
+const mix = [
+	{ ingredient: 'milk', grams: 100 },
+	{ ingredient: 'flour', grams: 880 },
+	{ ingredient: 'powder', grams: 20 }
+];
+
+describe('a mix of one’s own', () => {
+	const facts = mixFacts(mix, ingredientOf, 'us');
+	it('is the mass-weighted sum of its lines', () => {
+		// (100·36 + 880·12 + 20·0) / 1000 = 14.16
+		expect(facts.per100g.protein_g).toBeCloseTo(14.16, 12);
+		expect(facts.grams).toBe(1000);
+	});
+	it('does not know what a part does not know', () => expect(facts.per100g.water_g).toBeNull());
+	it('lists its parts heaviest first, compounds with theirs', () => {
+		expect(facts.parts).toEqual([
+			{ name: 'enriched flour (wheat flour, niacin)', parts: [] },
+			{ name: 'nonfat dry milk', parts: [] },
+			{
+				name: 'baking powder',
+				parts: [
+					{ name: 'sodium bicarbonate', parts: [] },
+					{ name: 'cornstarch', parts: [] }
+				]
+			}
+		]);
+	});
+	it('carries every allergen, heaviest first, and none vouched for while one is not', () => {
+		expect(facts.allergens).toEqual(['wheat', 'milk']);
+		expect(mixFacts([...mix, { ingredient: 'loose', grams: 1 }], ingredientOf, 'us').allergens).toBeNull();
+	});
+	it('leaves out a line without grams', () => {
+		expect(mixFacts([...mix, { ingredient: 'loose', grams: 0 }], ingredientOf, 'us').allergens).toEqual([
+			'wheat',
+			'milk'
+		]);
+	});
+});
+
+describe('a mix that would hold itself', () => {
+	const parts: Record<string, string[]> = {
+		premix: ['flour', 'spice'],
+		spice: ['cumin', 'blend'],
+		blend: ['pepper']
+	};
+	const partsOf = (id: string) => parts[id] ?? [];
+	it('is told by its path', () => {
+		expect(mixCycle('blend', [{ ingredient: 'premix', grams: 1 }], partsOf)).toEqual([
+			'blend',
+			'premix',
+			'spice',
+			'blend'
+		]);
+		expect(mixCycle('premix', [{ ingredient: 'premix', grams: 1 }], partsOf)).toEqual(['premix', 'premix']);
+	});
+	it('is not seen where two mixes share a part', () => {
+		expect(
+			mixCycle(
+				'new',
+				[
+					{ ingredient: 'premix', grams: 1 },
+					{ ingredient: 'spice', grams: 1 }
+				],
+				partsOf
+			)
+		).toBeNull();
+	});
+});

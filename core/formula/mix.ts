@@ -1,0 +1,89 @@
+import type { Ingredient, Part, RulesName } from './types.ts';
+import { sumOf } from '../measure/round.ts';
+import { labelName, withoutParenthesis } from './naming.ts';
+import { COMPOSITION_KEYS, type Composition } from '../composition/nutrients.ts';
+
+/** A line of a mix of the maker's own: a premix, a starter. */
+export interface MixLine {
+	ingredient: string;
+	grams: number;
+}
+
+/** What follows from a mix's own lines. */
+export interface MixFacts {
+	grams: number;
+	per100g: Composition;
+	/** Null while any part's allergens are not confirmed. */
+	allergens: string[] | null;
+	parts: Part[];
+}
+
+/**
+ * Composition, allergens and parts of a sub-recipe: the mass-weighted sum of its own lines
+ * (computation, section 1). Heaviest part first; a value that any part lacks is unknown.
+ */
+export function mixFacts(
+	lines: readonly MixLine[],
+	ingredientOf: (id: string) => Ingredient,
+	rules: RulesName
+): MixFacts {
+	const present = lines.filter((line) => line.grams > 0);
+	const grams = sumOf(present, (line) => line.grams);
+	const heaviest = present.toSorted((a, b) => b.grams - a.grams).map((line) => ingredientOf(line.ingredient));
+	const per100g = Object.fromEntries(
+		COMPOSITION_KEYS.map((key) => {
+			let total = 0;
+			for (const line of present) {
+				const value = ingredientOf(line.ingredient).per100g[key];
+				if (value === null) return [key, null];
+				total += line.grams * value;
+			}
+			return [key, grams > 0 ? total / grams : null];
+		})
+	) as Composition;
+	const confirmed = heaviest.every((ingredient) => ingredient.allergens);
+	return {
+		grams,
+		per100g,
+		allergens: confirmed ? [...new Set(heaviest.flatMap((ingredient) => ingredient.allergens ?? []))] : null,
+		parts: partsOf(heaviest, rules)
+	};
+}
+
+/** Parts by label name, each once; a part that is a compound carries its own parts. */
+function partsOf(heaviest: readonly Ingredient[], rules: RulesName): Part[] {
+	const parts = new Map<string, Part>();
+	for (const ingredient of heaviest) {
+		const label = labelName(ingredient, rules);
+		const name = ingredient.parts.length > 0 ? withoutParenthesis(label) : label;
+		if (!parts.has(name.toLowerCase())) parts.set(name.toLowerCase(), { name, parts: ingredient.parts });
+	}
+	return [...parts.values()];
+}
+
+/**
+ * The path by which a mix would hold itself, ids from the mix back to it; null when it does not.
+ * `partsOf` gives the ids a mix is made of, none for what is bought.
+ */
+export function mixCycle(
+	id: string,
+	lines: readonly MixLine[],
+	partsOfMix: (id: string) => readonly string[]
+): string[] | null {
+	const seen = new Set<string>();
+	const walk = (at: string, path: string[]): string[] | null => {
+		if (at === id) return [...path, at];
+		if (seen.has(at)) return null;
+		seen.add(at);
+		for (const part of partsOfMix(at)) {
+			const found = walk(part, [...path, at]);
+			if (found) return found;
+		}
+		return null;
+	};
+	for (const line of lines) {
+		const found = walk(line.ingredient, [id]);
+		if (found) return found;
+	}
+	return null;
+}

@@ -1,0 +1,27 @@
+import { isRecorded, lineStanding, lineTaken, measuredOf, packsMade, recipeMade } from '$core/bench/batch.ts';
+import type { Bench } from '$core/bench/bench.ts';
+import type { Entry } from '$core/bench/entries.ts';
+import type { Batch } from '../types.ts';
+
+/** The batch with what its entries say of it, those still on their way to the server too. */
+export function benchBatch(batch: Batch, bench: Bench): Batch {
+	if (batch.closed.length > 0) return batch;
+	const lines = batch.lines.map((line) => ({ ...line, ...lineTaken(line, bench) }));
+	const measured = measuredOf(bench);
+	return {
+		...batch,
+		...measured,
+		lines,
+		recorded: isRecorded(lines, measured),
+		packsMade: packsMade(measured),
+		packsLeft: packsMade(measured) - batch.packsSold - batch.packsGiven,
+		recipe: recipeMade(batch.recipe, lines.map(lineStanding), measured)
+	};
+}
+
+/** Entries without those that came by more than one way: as the server kept them where it did. */
+export function oncePerId(entries: readonly Entry[]): Entry[] {
+	const once = new Map<string, Entry>();
+	for (const entry of entries) if ((once.get(entry.id)?.number ?? null) === null) once.set(entry.id, entry);
+	return [...once.values()];
+}

@@ -1,0 +1,18 @@
+import type { Step } from '$core/formula/process.ts';
+
+/** What the stations of a batch need of its formula version and its label. */
+export interface StationFacts {
+	steps: Step[];
+	/** Cautions of the ways chosen for it (computation, section 14). */
+	cautions: string[];
+	partCooked: boolean;
+	label: StationLabel | null;
+}
+
+/** The label a batch is packed under. */
+export interface StationLabel {
+	number: number;
+	declared_g: number;
+	/** Days its best-before is after making; null where none is printed. */
+	bestBeforeDays: number | null;
+}

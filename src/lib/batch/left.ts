@@ -1,0 +1,14 @@
+/** What a sale needs of a batch that still has packs. */
+export interface BatchLeft {
+	id: string;
+	code: string;
+	name: string;
+	packPieces: number;
+	madeOn: string;
+	packsLeft: number;
+	productId: string;
+	/** As set at packing or as its label has it; null where neither says. */
+	bestBefore: string | null;
+	/** What a pack costs now; where the product has no price any more, what it was planned at. */
+	price: string | null;
+}

@@ -1,0 +1,30 @@
+import type { Standing } from '$core/bench/standing.ts';
+import type { ValueSource } from '../shelf/sources.ts';
+
+/** How a batch stands, as it was noted when the last entry of it was kept. */
+export interface BatchStanding extends Standing {
+	/** Ids of the equipment it touches. */
+	equipment: string[];
+	/** Where the values it was made with come from, by ingredient id. */
+	sources: Record<string, ValueSource>;
+	/** What its ingredients were called, by id. */
+	names: Record<string, string>;
+}
+
+/** What lists show of a batch: nothing of it is derived again. */
+export interface BatchSummary {
+	id: string;
+	code: string;
+	productId: string;
+	formulaId: string;
+	/** The formula's name. */
+	name: string;
+	formulaNumber: number;
+	madeOn: string;
+	ballWeight_g: number;
+	packPieces: number;
+	packsMade: number;
+	packsLeft: number;
+	isClosed: boolean;
+	standing: BatchStanding;
+}

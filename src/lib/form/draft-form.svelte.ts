@@ -1,0 +1,86 @@
+import { readAll } from '$lib/read-again.ts';
+import { applyAction } from '$app/forms';
+import type { Problem } from '$core/problem.ts';
+import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
+import { toast } from 'svelte-sonner';
+import { busy } from '../ui/busy.ts';
+
+/** A form whose draft lives in the page: what was typed stays whatever the server says. */
+export interface DraftForm<Record> {
+	readonly problems: readonly Problem[];
+	/** What somebody else saved meanwhile; null unless the last save was stale. */
+	readonly stale: Record | null;
+	readonly saving: boolean;
+	/** The problem at a field, or nothing. */
+	at(path: string): string;
+	dismissStale(): void;
+	enhance: SubmitFunction;
+}
+
+/**
+ * The state of a draft form. `saved` says what came of it, so that two of them in a row can be told apart;
+ * `onsaved` runs after a save, before what was saved is read again.
+ */
+export function draftForm<Record>(options: {
+	saved: string | (() => string);
+	onsaved?: () => void;
+}): DraftForm<Record> {
+	let problems = $state.raw<readonly Problem[]>([]);
+	let stale = $state.raw<Record | null>(null);
+	let saving = $state(false);
+	async function settle(result: ActionResult): Promise<void> {
+		if (result.type === 'failure') {
+			stale = (result.data?.stale as Record | undefined) ?? null;
+			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
+			focusFirstProblem();
+			return;
+		}
+		if (result.type === 'error') {
+			problems = [{ path: '', message: unreachable(result.error) }];
+			return;
+		}
+		problems = [];
+		stale = null;
+		const said = typeof options.saved === 'string' ? options.saved : options.saved();
+		options.onsaved?.();
+		toast.success(said);
+		if (result.type === 'redirect') await applyAction(result);
+		else await readAll();
+	}
+	return {
+		get problems() {
+			return problems;
+		},
+		get stale() {
+			return stale;
+		},
+		get saving() {
+			return saving;
+		},
+		at: (path) => problems.find((problem) => problem.path === path)?.message ?? '',
+		dismissStale: () => {
+			stale = null;
+			problems = [];
+		},
+		enhance: () => {
+			saving = true;
+			const done = busy();
+			return async ({ result }) => {
+				saving = false;
+				await settle(result).finally(done);
+			};
+		}
+	};
+}
+
+function unreachable(error: unknown): string {
+	const message = (error as { message?: string } | undefined)?.message ?? '';
+	return /fetch|network/i.test(message)
+		? 'the server does not answer: see that Square Batch runs, and save again'
+		: message || 'the server could not save it: try again';
+}
+
+/** Takes the person to the first field that is wrong, once the page shows it. */
+function focusFirstProblem(): void {
+	requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+}

@@ -1,0 +1,22 @@
+import type { DayToMake, ToMake } from '$core/selling/to-make.ts';
+
+/** Something that wants looking at. */
+export interface Attention {
+	/** It can hurt somebody, or says what is not true: it comes first and is marked. */
+	grave: boolean;
+	href: string;
+	what: string;
+	why: string;
+}
+
+/** A coming selling day with the products by name. */
+export interface NamedDay extends Omit<DayToMake, 'products'> {
+	products: (ToMake & { name: string; packPieces: number })[];
+}
+
+/** A step of a kitchen that begins, in the order of the work. */
+export interface FirstStep {
+	words: string;
+	href: string;
+	done: boolean;
+}

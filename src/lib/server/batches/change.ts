@@ -1,0 +1,163 @@
+import { consumptionOf } from '$core/bench/consumption.ts';
+import type { Entry } from '$core/bench/entries.ts';
+import { benchMinutes } from '$core/bench/minutes.ts';
+import { standingOf } from '$core/bench/standing.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
+import { insertEntries } from '../bench/rows.ts';
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { NotFound, refuse } from '../errors.ts';
+import { drawsOf, settleDraws } from '../lots/draw.ts';
+import { utcNow, type Row } from '../rows.ts';
+import { newestRevisionId } from './label.ts';
+import { assemble, batchContexts, type BatchContext, type ReadBatch } from './read.ts';
+import { keptStanding } from './standing.ts';
+
+/** A batch that is being changed: its row is locked. */
+export interface Changing extends ReadBatch {
+	/** Keeps entries after those it has; they come back with their numbers. */
+	keep: (entries: readonly Entry[]) => Promise<Entry[]>;
+	/** How it stands with what was kept since. */
+	now: () => ReadBatch;
+}
+
+/**
+ * The one way to change a batch: its row is locked before anything is read, `act` does what is to be done, and what
+ * lists need is written from the fold, and its draws settled, in the same transaction. `act` says whether it
+ * changed more than entries. Throws `NotFound`, `Refused`.
+ */
+export async function changeBatch<R>(
+	db: Database,
+	kitchen: Kitchen,
+	id: string,
+	act: (transaction: Database, batch: Changing) => Promise<R>,
+	{ movedAt = utcNow(), changes }: { movedAt?: string; changes: 'entries' | 'its row' }
+): Promise<R> {
+	return inTransaction(db, async (transaction) => {
+		const row = (await transaction('batches').where({ kitchen_id: kitchen.id, id }).forUpdate().first('id')) as
+			Row | undefined;
+		const [read] = row ? await batchContexts(transaction, kitchen, [id], 'all') : [];
+		if (!read) throw new NotFound('this batch is not here');
+		const { context, entries } = read;
+		const result = await act(transaction, {
+			...assemble(context, [...entries]),
+			keep: async (more) => {
+				const kept = await insertEntries(transaction, kitchen.id, id, entries, more);
+				entries.push(...kept);
+				return kept;
+			},
+			now: () => assemble(context, entries)
+		});
+		if (changes === 'entries') await writeFromFold(transaction, context, entries, movedAt);
+		else await rewriteFromFold(transaction, kitchen, id, movedAt);
+		return result;
+	});
+}
+
+/** Writes anew what follows from a batch; for one whose row, shelf or lots changed. Its row must be locked. */
+export async function rewriteFromFold(
+	db: Database,
+	kitchen: Kitchen,
+	id: string,
+	movedAt = utcNow()
+): Promise<void> {
+	const [read] = await batchContexts(db, kitchen, [id], 'all');
+	if (read) await writeFromFold(db, read.context, read.entries, movedAt);
+}
+
+/**
+ * Writes what follows from a batch's entries into what lists and sales read: its counts, the packs there are to
+ * sell, the label it was packed under, its draws and its standing.
+ */
+async function writeFromFold(
+	db: Database,
+	context: BatchContext,
+	entries: Entry[],
+	movedAt: string
+): Promise<void> {
+	const { kitchen, row } = context;
+	const { batch, bench } = assemble(context, entries);
+	const closing = batch.closed.at(-1);
+	const packs = batch.packsMade;
+	const gone = batch.packsSold + batch.packsGiven;
+	if (packs < gone) refuse('packs', `${counted(packs)}, but ${gone} of this batch are gone already`);
+	await db('batches')
+		.where({ kitchen_id: kitchen.id, id: row.id })
+		.update({
+			packs_made: packs,
+			// What it was first packed under stays, whatever is approved later.
+			label_revision_id:
+				row.labelRevisionId ?? (packs > 0 ? await newestRevisionId(db, kitchen, row.productId) : null),
+			...(closing
+				? {}
+				: {
+						ball_count: batch.ballCount,
+						rejects: batch.rejects,
+						sellable_counted: batch.sellable,
+						packs_counted: batch.packs,
+						loose_counted: batch.loose
+					})
+		});
+	const uses = consumptionOf({
+		lines: batch.lines,
+		bench,
+		packs,
+		materials: batch.recipe.product.materials,
+		closed: closing ? new Map(closing.input.lines.map((line) => [line.id, line.grams ?? 0])) : null
+	});
+	const moved = await settleDraws(db, kitchen.id, { id: row.id, madeOn: row.madeOn, uses }, movedAt);
+	// What it draws says what it cost, and whether its stock squares.
+	const draws = moved ? (await drawsOf(db, kitchen.id, [row.id])).get(row.id) : context.draws;
+	await noteStanding(db, { ...context, draws }, entries);
+}
+
+/** Notes how a batch stands for the lists. */
+async function noteStanding(db: Database, context: BatchContext, entries: Entry[]): Promise<void> {
+	const { batch, bench } = assemble(context, entries);
+	await keptStanding(db, context.kitchen.id, batch.id, {
+		...standingOf(batch, batch, bench, benchMinutes(entries, context.row.steps).taken_min),
+		equipment: batch.equipment,
+		sources: batch.sources,
+		names: Object.fromEntries(batch.lines.map((line) => [line.ingredient, line.name]))
+	});
+}
+
+const AT_ONCE = 50;
+
+/**
+ * Notes how batches stand of which nothing is noted, as after a restore or an update. Called before anything is
+ * served, and cheap where nothing is missing.
+ */
+export async function noteMissingStandings(db: Database, kitchen: Kitchen): Promise<void> {
+	for (;;) {
+		const ids = (await db('batches as b')
+			.leftJoin('batch_standings as s', 's.batch_id', 'b.id')
+			.where('b.kitchen_id', kitchen.id)
+			.whereNull('s.batch_id')
+			.limit(AT_ONCE)
+			.pluck('b.id')) as string[];
+		if (ids.length === 0) return;
+		for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))
+			await noteStanding(db, context, entries);
+	}
+}
+
+/** Notes anew how open batches stand that use an ingredient whose price, name or allergens changed. */
+export async function noteStandingsThatUse(
+	db: Database,
+	kitchen: Kitchen,
+	ingredientId: string
+): Promise<void> {
+	const ids = (await db('batches as b')
+		.where('b.kitchen_id', kitchen.id)
+		.whereNull('b.closed_at')
+		.whereExists((lines) => {
+			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').where('l.ingredient_id', ingredientId);
+		})
+		.pluck('b.id')) as string[];
+	for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))
+		await noteStanding(db, context, entries);
+}
+
+const counted = (packs: number) =>
+	packs === 0 ? 'no packs are counted' : packs === 1 ? 'one pack is counted' : `${packs} packs are counted`;

@@ -1,0 +1,161 @@
+import type { PlannedLine } from '$core/bench/batch.ts';
+import type { Step } from '$core/formula/process.ts';
+import type { Facts } from '$core/facts.ts';
+import type { Category, Material, MixGap, Product, Use } from '$core/formula/types.ts';
+import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
+import type { Closing } from '$core/squaring/closings.ts';
+import type { BatchClosing, BatchInput } from '../../batch/types.ts';
+import type { Database } from '../db/connection.ts';
+import { idOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
+
+export const NEWEST_FIRST = [
+	{ column: 'b.made_on', order: 'desc' as const },
+	{ column: 'b.id', order: 'desc' as const }
+];
+
+/** What the row of a batch says, with what names it. */
+export interface BatchRow {
+	id: string;
+	code: string;
+	productId: string;
+	formulaId: string;
+	/** The formula's name. */
+	name: string;
+	formulaNumber: number;
+	/** The label revision it was packed under; null where none was approved then. */
+	labelRevisionId: string | null;
+	labelNumber: number | null;
+	/** Version of the formula that revision was approved for. */
+	labelFormulaNumber: number | null;
+	madeOn: string;
+	/** Time of day it was begun, `09:30`; null while nobody noted it. */
+	beganAt: string | null;
+	version: number;
+	mixGap: MixGap;
+	ballWeight_g: number;
+	packPieces: number;
+	servingPieces: number | null;
+	price: string | null;
+	note: string;
+	packsMade: number;
+	packsSold: number;
+	/** Gone without being sold: given, tasted at the stall, written off. */
+	packsGiven: number;
+	packsLeft: number;
+	closedAt: string | null;
+	/** Of the formula version it is made by. */
+	steps: Step[];
+	/** What the product asks of a pack now. */
+	productPrice: string | null;
+	/** As it was planned, nothing measured. */
+	product: Product;
+}
+
+const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value));
+
+/** The rows of the kitchen's batches with what names them, newest first. */
+export function batchRows(db: Database, kitchenId: string) {
+	return db('batches as b')
+		.join('products as p', 'p.id', 'b.product_id')
+		.join('formulas as f', 'f.id', 'p.formula_id')
+		.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+		.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
+		.leftJoin('formula_versions as rv', 'rv.id', 'r.formula_version_id')
+		.where('b.kitchen_id', kitchenId)
+		.orderBy(NEWEST_FIRST)
+		.select(
+			'b.*',
+			'p.piece_one',
+			'p.piece_many',
+			'p.category',
+			'p.price as product_price',
+			'f.id as formula_id',
+			'f.name as name',
+			'v.number as formula_number',
+			'v.steps',
+			'r.number as label_number',
+			'rv.number as label_formula_number'
+		);
+}
+
+export function batchFromRow(row: Row): BatchRow {
+	const [ballWeight_g, packPieces, servingPieces] = [
+		Number(row.ball_weight_g),
+		Number(row.pack_pieces),
+		toNumber(row.serving_pieces)
+	];
+	return {
+		id: String(row.id),
+		code: String(row.code),
+		productId: String(row.product_id),
+		formulaId: String(row.formula_id),
+		name: String(row.name),
+		formulaNumber: Number(row.formula_number),
+		labelRevisionId: idOrNull(row.label_revision_id),
+		labelNumber: toNumber(row.label_number),
+		labelFormulaNumber: toNumber(row.label_formula_number),
+		madeOn: String(row.made_on),
+		beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
+		version: Number(row.version),
+		mixGap: row.mix_gap as MixGap,
+		ballWeight_g,
+		packPieces,
+		servingPieces,
+		price: moneyOrNull(row.price),
+		note: String(row.note),
+		packsMade: Number(row.packs_made),
+		packsSold: Number(row.packs_sold),
+		packsGiven: Number(row.packs_given),
+		packsLeft: Number(row.packs_left),
+		closedAt: row.closed_at === null ? null : String(row.closed_at),
+		steps: toList<Step>(row.steps),
+		productPrice: moneyOrNull(row.product_price),
+		product: {
+			one: String(row.piece_one),
+			many: String(row.piece_many),
+			category: row.category as Category,
+			ballWeight_g,
+			balls: null,
+			packPieces,
+			materials: toList<Material>(row.materials),
+			servingPieces
+		}
+	};
+}
+
+/** A planned line and the composition it was planned with. */
+export interface LineRow extends PlannedLine {
+	batchId: string;
+	compositionId: string;
+}
+
+export function lineFromRow(row: Row): LineRow {
+	return {
+		id: String(row.id),
+		batchId: String(row.batch_id),
+		compositionId: String(row.composition_id),
+		ingredient: String(row.ingredient_id),
+		use: row.use_as as Use,
+		stage: String(row.stage) || null,
+		planned_g: Number(row.planned_g),
+		most_g: toNumber(row.most_g),
+		toWeigh: Number(row.to_weigh) === 1,
+		plannedUptake_g: toNumber(row.planned_uptake_g)
+	};
+}
+
+/** A closing; its recipe is kept as a Square Batch file has it. */
+export function closingFromRow(row: Row): BatchClosing {
+	return {
+		number: Number(row.number),
+		reason: String(row.reason),
+		closedAt: String(row.closed_at),
+		input: { ...COUNTED_LATER, ...(JSON.parse(String(row.input)) as BatchInput) },
+		recipe: recipeOfDocument(JSON.parse(String(row.recipe)) as FileDocument),
+		facts: JSON.parse(String(row.facts)) as Facts,
+		stages: JSON.parse(String(row.stages)) as Closing[]
+	};
+}
+
+/** What the first closings had not counted. */
+const COUNTED_LATER = { sellable: null, packs: null, loose: null };

@@ -1,0 +1,110 @@
+import type { BatchStanding, BatchSummary } from '../../batch/summary.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
+import type { Database } from '../db/connection.ts';
+import type { Row } from '../rows.ts';
+import { NEWEST_FIRST } from './rows.ts';
+
+/** And so many of each product where every one is listed. */
+const RECENT_OF_EACH = 12;
+
+/** Notes how a batch stands. */
+export async function keptStanding(
+	db: Database,
+	kitchenId: string,
+	batchId: string,
+	standing: BatchStanding
+): Promise<void> {
+	await db('batch_standings')
+		.insert({ batch_id: batchId, kitchen_id: kitchenId, standing: JSON.stringify(standing) })
+		.onConflict('batch_id')
+		.merge(['standing']);
+}
+
+function summaries(db: Database, kitchenId: string) {
+	return db('batches as b')
+		.join('products as p', 'p.id', 'b.product_id')
+		.join('formulas as f', 'f.id', 'p.formula_id')
+		.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+		.join('batch_standings as s', 's.batch_id', 'b.id')
+		.where('b.kitchen_id', kitchenId)
+		.orderBy(NEWEST_FIRST)
+		.select(
+			'b.id',
+			'b.code',
+			'b.product_id',
+			'b.made_on',
+			'b.ball_weight_g',
+			'b.pack_pieces',
+			'b.packs_made',
+			'b.packs_left',
+			'b.closed_at',
+			'f.id as formula_id',
+			'f.name',
+			'v.number',
+			's.standing'
+		);
+}
+
+function fromRow(row: Row): BatchSummary {
+	return {
+		id: String(row.id),
+		code: String(row.code),
+		productId: String(row.product_id),
+		formulaId: String(row.formula_id),
+		name: String(row.name),
+		formulaNumber: Number(row.number),
+		madeOn: String(row.made_on),
+		ballWeight_g: Number(row.ball_weight_g),
+		packPieces: Number(row.pack_pieces),
+		packsMade: Number(row.packs_made),
+		packsLeft: Number(row.packs_left),
+		isClosed: row.closed_at !== null,
+		standing: JSON.parse(String(row.standing)) as BatchStanding
+	};
+}
+
+/** The newest batches of the kitchen, or of one formula of it, newest first. */
+export async function listSummaries(
+	db: Database,
+	kitchen: Pick<Kitchen, 'id'>,
+	{ formulaId, newest }: { formulaId?: string; newest: number }
+): Promise<BatchSummary[]> {
+	const query = summaries(db, kitchen.id).limit(newest);
+	if (formulaId) query.where('p.formula_id', formulaId);
+	return ((await query) as Row[]).map(fromRow);
+}
+
+/** The newest batches of every product of the kitchen, newest first. */
+export async function recentSummaries(
+	db: Database,
+	kitchen: Pick<Kitchen, 'id'>,
+	each = RECENT_OF_EACH
+): Promise<BatchSummary[]> {
+	const ranked = db('batches')
+		.where('kitchen_id', kitchen.id)
+		.select(
+			'id',
+			db.raw('ROW_NUMBER() OVER (PARTITION BY product_id ORDER BY made_on DESC, id DESC) AS place')
+		)
+		.as('r');
+	const rows = (await summaries(db, kitchen.id)
+		.join(ranked, 'r.id', 'b.id')
+		.where('r.place', '<=', each)) as Row[];
+	return rows.map(fromRow);
+}
+
+/** Batches that are planned or on the bench, newest first. */
+export async function summariesOnBench(db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<BatchSummary[]> {
+	const rows = (await summaries(db, kitchen.id)
+		.where('b.packs_made', 0)
+		.whereNull('b.closed_at')) as Row[];
+	return rows.map(fromRow);
+}
+
+/** How many batches the kitchen has made: with packs, or closed without any. */
+export async function countMade(db: Database, kitchenId: string): Promise<number> {
+	const row = (await db('batches')
+		.where('kitchen_id', kitchenId)
+		.first(db.raw('COUNT(*) - COALESCE(SUM(packs_made = 0 AND closed_at IS NULL), 0) AS made'))) as unknown as Row;
+	return Number(row.made);
+}

@@ -1,0 +1,116 @@
+import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
+import type { Database } from '../db/connection.ts';
+import { groupBy, idOrNull, toNumber, utcNow, type Row } from '../rows.ts';
+
+const stored = (at: string) => at.replace('T', ' ').replace('Z', '');
+const sent = (at: unknown) => `${String(at).replace(' ', 'T')}Z`;
+
+function weighingFromRow(row: Row): WeighingEntry {
+	return {
+		kind: 'weighing',
+		id: String(row.id),
+		number: Number(row.number),
+		at: sent(row.taken_at),
+		what: row.what as WeighingEntry['what'],
+		lineId: idOrNull(row.line_id),
+		grams: toNumber(row.grams),
+		corrects: idOrNull(row.corrects_id),
+		by: row.taken_by as WeighingEntry['by'],
+		lotId: idOrNull(row.lot_id)
+	};
+}
+
+function eventFromRow(row: Row): EventEntry {
+	return {
+		kind: 'event',
+		id: String(row.id),
+		number: Number(row.number),
+		at: sent(row.happened_at),
+		happening: {
+			...(JSON.parse(String(row.data)) as object),
+			name: String(row.name)
+		} as EventEntry['happening'],
+		voids: idOrNull(row.voids_id)
+	};
+}
+
+/** Everything that was kept of batches, or of those of them that are open, in order, by batch id. */
+export async function entriesOfBatches(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[],
+	asked: 'open' | 'all'
+): Promise<Map<string, Entry[]>> {
+	if (batchIds.length === 0) return new Map();
+	const of = async (table: string): Promise<Row[]> => {
+		const query = db(`${table} as e`)
+			.where('e.kitchen_id', kitchenId)
+			.whereIn('e.batch_id', [...batchIds])
+			.select('e.*');
+		if (asked === 'open')
+			query.join('batches as b', 'b.id', 'e.batch_id').whereNull('b.closed_at');
+		return (await query) as Row[];
+	};
+	const [weighings, events] = await Promise.all([of('weighings'), of('batch_events')]);
+	const all = [
+		...weighings.map((row) => ({ batchId: String(row.batch_id), entry: weighingFromRow(row) as Entry })),
+		...events.map((row) => ({ batchId: String(row.batch_id), entry: eventFromRow(row) as Entry }))
+	].sort((a, b) => (a.entry.number ?? 0) - (b.entry.number ?? 0));
+	return new Map(
+		[...groupBy(all, ({ batchId }) => batchId)].map(([id, of]) => [id, of.map(({ entry }) => entry)])
+	);
+}
+
+/** Everything that was kept of a batch, in order. */
+export async function entriesOf(db: Database, kitchenId: string, batchId: string): Promise<Entry[]> {
+	return (await entriesOfBatches(db, kitchenId, [batchId], 'all')).get(batchId) ?? [];
+}
+
+/**
+ * Keeps entries of a batch after those it has, each with the next number of the batch, and gives them back
+ * with it. The batch's row must be locked.
+ */
+export async function insertEntries(
+	db: Database,
+	kitchenId: string,
+	batchId: string,
+	known: readonly Entry[],
+	entries: readonly Entry[]
+): Promise<Entry[]> {
+	let number = Math.max(0, ...known.map((entry) => entry.number ?? 0));
+	const numbered = entries.map((entry) => ({ ...entry, number: ++number }));
+	const common = (entry: Entry) => ({
+		kitchen_id: kitchenId,
+		batch_id: batchId,
+		id: entry.id,
+		number: entry.number
+	});
+	const weighings: Row[] = [];
+	const events: Row[] = [];
+	for (const entry of numbered)
+		if (entry.kind === 'weighing')
+			weighings.push({
+				...common(entry),
+				line_id: entry.lineId,
+				what: entry.what,
+				grams: entry.grams,
+				corrects_id: entry.corrects,
+				taken_by: entry.by,
+				taken_at: stored(entry.at),
+				lot_id: entry.lotId
+			});
+		else {
+			const { name, ...data } = entry.happening;
+			events.push({
+				...common(entry),
+				name,
+				data: JSON.stringify(data),
+				voids_id: entry.voids,
+				happened_at: stored(entry.at),
+				received_at: utcNow()
+			});
+		}
+	if (weighings.length > 0) await db('weighings').insert(weighings);
+	if (events.length > 0) await db('batch_events').insert(events);
+	return numbered;
+}

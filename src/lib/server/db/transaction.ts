@@ -1,0 +1,26 @@
+import type { Database } from './connection.ts';
+
+const TRIES = 5;
+/** Ended by the database because another transaction was in its way: all of it was undone. */
+const AGAIN = new Set([
+	'ER_LOCK_DEADLOCK',
+	'ER_LOCK_WAIT_TIMEOUT',
+	// A snapshot that is older than what was written meanwhile.
+	'ER_CHECKREAD'
+]);
+
+const isAgain = (error: unknown): boolean => AGAIN.has((error as { code?: string }).code ?? '');
+
+/**
+ * The one door to writing: runs `act` in a transaction, and again where the database ended it because another was
+ * in its way. Within a transaction it is part of that one, which then has to be run again as a whole.
+ */
+export async function inTransaction<T>(db: Database, act: (transaction: Database) => Promise<T>): Promise<T> {
+	if (db.isTransaction) return act(db);
+	for (let tries = 1; ; tries++)
+		try {
+			return await db.transaction(act);
+		} catch (error) {
+			if (!isAgain(error) || tries === TRIES) throw error;
+		}
+}
