@@ -2,6 +2,8 @@ import { join, resolve } from 'node:path';
 import { openDatabase } from '../src/lib/server/db/connection.ts';
 import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
+import { noteMissingStandings } from '../src/lib/server/batches/change.ts';
+import { everyKitchen } from '../src/lib/server/kitchens.ts';
 import { startLabelPrinter } from '../stand-ins/label-printer.ts';
 import { startScales } from '../stand-ins/scale/server.ts';
 import { ensureBuild } from './lib/build.ts';
@@ -103,6 +105,7 @@ async function prepareDatabase(url: string): Promise<void> {
 		});
 		const ran = await migrate(database);
 		if (ran.length > 0) console.log(`Migrated the database (${ran.length} steps).`);
+		for (const kitchen of await everyKitchen(database)) await noteMissingStandings(database, kitchen);
 		if (await loadDemoOnce(database)) console.log('Loaded the demo kitchen, Tansy Row Flatbreads.');
 	} finally {
 		await database.destroy();

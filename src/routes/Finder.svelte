@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { Command, Dialog } from 'bits-ui';
-	import type { Found } from './find.json/+server.ts';
+	import type { Found } from '$lib/found.ts';
 
 	/** Ctrl/⌘K: goes to any ingredient, formula, batch or place, or starts something new. */
 	let { open = $bindable() }: { open: boolean } = $props();

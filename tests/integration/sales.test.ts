@@ -153,6 +153,63 @@ const counts = async (id: string) => {
 	return [packsLeft, packsSold, packsGiven];
 };
 
+describe('at once', () => {
+	const twenty = <T>(act: (index: number) => Promise<T>) =>
+		Promise.allSettled(Array.from({ length: 20 }, (_, index) => act(index)));
+	const kept = (outcomes: readonly PromiseSettledResult<unknown>[]) =>
+		outcomes.filter((outcome) => outcome.status === 'fulfilled').length;
+
+	it('two devices that return three of the same four packs: one can', async () => {
+		const id = await fourPacks('Returned twice');
+		const sale = entry(id, { packs: 4 });
+		await keep(sale);
+		const back = () =>
+			keep(entry('', { kind: 'return', ofId: sale.id, packs: 3, price: '0', paidBy: null, reason: 'torn bag' }));
+		const outcomes = await Promise.allSettled([back(), back()]);
+		expect(kept(outcomes)).toBe(1);
+		expect(outcomes.find((outcome) => outcome.status === 'rejected')?.reason).toBeInstanceOf(Refused);
+		expect(await counts(id)).toEqual([3, 1, 0]);
+	});
+
+	it('twenty returns of one of four packs: four can', async () => {
+		const id = await fourPacks('Returned twenty times');
+		const sale = entry(id, { packs: 4 });
+		await keep(sale);
+		const outcomes = await twenty(() =>
+			keep(entry('', { kind: 'return', ofId: sale.id, packs: 1, price: '0', paidBy: null, reason: 'torn' }))
+		);
+		expect(kept(outcomes)).toBe(4);
+		expect(await counts(id)).toEqual([4, 0, 0]);
+	});
+
+	it('twenty voids of one sale void it once, and none fails', async () => {
+		const id = await fourPacks('Voided twenty times');
+		const sale = entry(id, { packs: 2 });
+		await keep(sale);
+		const outcomes = await twenty(() => voidSale(bench.db, bench.kitchen.id, sale.id, 'twice'));
+		expect(kept(outcomes)).toBe(20);
+		expect(await counts(id)).toEqual([4, 0, 0]);
+		expect(await bench.db('sales').where('voids_id', sale.id)).toHaveLength(1);
+	});
+
+	it('a void and a return of one sale: one of them', async () => {
+		const id = await fourPacks('Voided and returned');
+		const sale = entry(id, { packs: 2 });
+		await keep(sale);
+		await Promise.allSettled([
+			voidSale(bench.db, bench.kitchen.id, sale.id, 'slip'),
+			keep(entry('', { kind: 'return', ofId: sale.id, packs: 2, price: '0', paidBy: null, reason: 'torn' }))
+		]);
+		expect(await counts(id)).toEqual([4, 0, 0]);
+	});
+
+	it('twenty sales of one of four packs: four can', async () => {
+		const id = await fourPacks('Sold twenty times');
+		expect(kept(await twenty(() => keep(entry(id))))).toBe(4);
+		expect(await counts(id)).toEqual([0, 4, 0]);
+	});
+});
+
 describe('what else happens to packs', () => {
 	it('gifts, tastings and what is written off leave the batch, bring nothing and are not sold', async () => {
 		const id = await fourPacks('Given');

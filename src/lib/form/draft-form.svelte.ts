@@ -3,6 +3,7 @@ import { applyAction } from '$app/forms';
 import type { Problem } from '$core/problem.ts';
 import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
+import { ulid } from 'ulid';
 import { busy } from '../ui/busy.ts';
 
 /** A form whose draft lives in the page: what was typed stays whatever the server says. */
@@ -11,6 +12,8 @@ export interface DraftForm<Record> {
 	/** What somebody else saved meanwhile; null unless the last save was stale. */
 	readonly stale: Record | null;
 	readonly saving: boolean;
+	/** Of what is sent next: sent twice, it is kept once. */
+	readonly key: string;
 	/** The problem at a field, or nothing. */
 	at(path: string): string;
 	dismissStale(): void;
@@ -28,6 +31,7 @@ export function draftForm<Record>(options: {
 	let problems = $state.raw<readonly Problem[]>([]);
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
+	let key = $state(ulid());
 	async function settle(result: ActionResult): Promise<void> {
 		if (result.type === 'failure') {
 			stale = (result.data?.stale as Record | undefined) ?? null;
@@ -41,6 +45,7 @@ export function draftForm<Record>(options: {
 		}
 		problems = [];
 		stale = null;
+		key = ulid();
 		const said = typeof options.saved === 'string' ? options.saved : options.saved();
 		options.onsaved?.();
 		toast.success(said);
@@ -56,6 +61,9 @@ export function draftForm<Record>(options: {
 		},
 		get saving() {
 			return saving;
+		},
+		get key() {
+			return key;
 		},
 		at: (path) => problems.find((problem) => problem.path === path)?.message ?? '',
 		dismissStale: () => {

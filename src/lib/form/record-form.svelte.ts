@@ -70,6 +70,9 @@ export function recordForm<Record, Draft extends { id: string; version: number }
 		get saving() {
 			return form.saving;
 		},
+		get key() {
+			return form.key;
+		},
 		at: form.at,
 		enhance: (input) => {
 			sent = JSON.stringify(instead ?? draft);

@@ -41,4 +41,6 @@ export interface Kitchen {
 	scaleDivision_g: number;
 	/** The cups and spoons it measures with. */
 	measureSet: MeasureSet;
+	/** Record version, for telling a stale save. */
+	version: number;
 }

@@ -1,5 +1,6 @@
 import type { Equipment } from '../kitchen/types.ts';
 import type { Database } from './db/connection.ts';
+import { insertOnce } from './db/once.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toNumber, utcNow, type Row } from './rows.ts';
 
@@ -20,11 +21,11 @@ export async function addEquipment(
 	db: Database,
 	kitchenId: string,
 	name: string,
-	tare_g: number | null = null
+	tare_g: number | null = null,
+	id = newId()
 ): Promise<string> {
-	const id = newId();
 	try {
-		await db('equipment').insert({ id, kitchen_id: kitchenId, name, tare_g, created_at: utcNow() });
+		await insertOnce(db, 'equipment', { id, kitchen_id: kitchenId, name, tare_g, created_at: utcNow() });
 		return id;
 	} catch (error) {
 		if (!isDuplicate(error)) throw error;

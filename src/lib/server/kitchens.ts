@@ -3,7 +3,8 @@ import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
-import { NotFound } from './errors.ts';
+import { inTransaction } from './db/transaction.ts';
+import { NotFound, Stale } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
 
 const COLUMNS = {
@@ -15,7 +16,8 @@ const COLUMNS = {
 	currency: 'currency',
 	rules: 'rules',
 	scaleDivision_g: 'scale_division_g',
-	measureSet: 'measure_set'
+	measureSet: 'measure_set',
+	version: 'version'
 };
 
 /** The kitchen this installation serves: the one opened last, or the first that was made. */
@@ -24,11 +26,14 @@ export async function theKitchen(db: Database): Promise<Kitchen> {
 		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
 		.first(COLUMNS)) as Kitchen | undefined;
 	if (!row) throw new NotFound('there is no kitchen yet');
-	return { ...row, scaleDivision_g: Number(row.scaleDivision_g) };
+	return { ...row, scaleDivision_g: Number(row.scaleDivision_g), version: Number(row.version) };
 }
 
+/** What a kitchen begins with. */
+export type NewKitchen = Omit<Kitchen, 'id' | 'version'>;
+
 /** Makes a kitchen; its id. */
-export async function createKitchen(db: Database, kitchen: Omit<Kitchen, 'id'>): Promise<string> {
+export async function createKitchen(db: Database, kitchen: NewKitchen): Promise<string> {
 	const id = newId();
 	await db('kitchens').insert({
 		id,
@@ -43,6 +48,12 @@ export async function createKitchen(db: Database, kitchen: Omit<Kitchen, 'id'>):
 		created_at: utcNow()
 	});
 	return id;
+}
+
+/** Every kitchen of this installation, with its settings. */
+export async function everyKitchen(db: Database): Promise<Kitchen[]> {
+	const ids = (await db('kitchens').orderBy('id').pluck('id')) as string[];
+	return Promise.all(ids.map((id) => getKitchen(db, id)));
 }
 
 /** A kitchen of this installation. */
@@ -74,19 +85,41 @@ export async function openKitchen(db: Database, id: string): Promise<void> {
 	await db('kitchens').where('id', id).update({ opened_at: utcNow() });
 }
 
-/** Changes what a kitchen is measured and labelled by. */
+/** A kitchen. Throws `NotFound`. */
+export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
+	const row = (await db('kitchens').where('id', id).first(COLUMNS)) as Kitchen | undefined;
+	if (!row) throw new NotFound('this kitchen is not here');
+	return { ...row, scaleDivision_g: Number(row.scaleDivision_g), version: Number(row.version) };
+}
+
+/**
+ * Changes what a kitchen is measured and labelled by, as it was opened at `version`. Throws `Stale` with what
+ * somebody else saved meanwhile.
+ */
 export async function saveKitchen(
 	db: Database,
 	kitchenId: string,
+	version: number,
 	input: Pick<Kitchen, 'name' | 'town' | 'address' | 'rules' | 'scaleDivision_g' | 'measureSet'>
 ): Promise<void> {
-	await db('kitchens').where('id', kitchenId).update({
-		name: input.name,
-		town: input.town,
-		address: input.address,
-		rules: input.rules,
-		scale_division_g: input.scaleDivision_g,
-		measure_set: input.measureSet
+	const changed = await db('kitchens')
+		.where({ id: kitchenId, version })
+		.update({
+			name: input.name,
+			town: input.town,
+			address: input.address,
+			rules: input.rules,
+			scale_division_g: input.scaleDivision_g,
+			measure_set: input.measureSet,
+			version: version + 1
+		});
+	if (changed === 0) throw new Stale(await getKitchen(db, kitchenId));
+}
+
+/** Makes a kitchen and serves it from now on. */
+export async function beginKitchen(db: Database, kitchen: NewKitchen): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		await openKitchen(transaction, await createKitchen(transaction, kitchen));
 	});
 }
 

@@ -1,6 +1,7 @@
 import type { PricePack } from '../shelf/price.ts';
 import type { Price } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
+import { insertOnce } from './db/once.ts';
 import { newId, toMoney, utcNow, type Row } from './rows.ts';
 
 function fromRow(row: Row): PricePack {
@@ -40,15 +41,15 @@ export function priceOn(
 	return pack ? { amount: pack.amount, grams: pack.grams, usable: pack.usable } : null;
 }
 
-/** Adds a price pack; its id. Prices are history: none is changed. */
+/** Adds a price pack; its id. Prices are history: none is changed, and one sent twice is one. */
 export async function addPricePack(
 	db: Database,
 	kitchenId: string,
 	ingredientId: string,
-	pack: Omit<PricePack, 'id' | 'ingredientId'>
+	pack: Omit<PricePack, 'id' | 'ingredientId'>,
+	id = newId()
 ): Promise<string> {
-	const id = newId();
-	await db('price_packs').insert({
+	await insertOnce(db, 'price_packs', {
 		id,
 		kitchen_id: kitchenId,
 		ingredient_id: ingredientId,

@@ -43,7 +43,7 @@
 		use:enhance={add.enhance}
 		class="mt-2 flex max-w-xl flex-wrap items-end gap-2"
 	>
-		<input type="hidden" name="draft" value={JSON.stringify({ name, tare })} />
+		<input type="hidden" name="draft" value={JSON.stringify({ id: add.key, name, tare })} />
 		<Field
 			label="Equipment to add"
 			bind:value={name}

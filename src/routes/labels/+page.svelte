@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { rulesOf } from '$core/rules/index.ts';
-	import { dayText } from '$lib/format.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();
@@ -60,9 +60,7 @@
 							]}>{STATE[label.state]}</td
 						>
 						<td class="text-quiet hidden md:table-cell"
-							>{#if label.revision && label.approvedAt}revision {label.revision}, {dayText(
-									label.approvedAt.slice(0, 10)
-								)}{:else}never{/if}</td
+							>{#if label.revision && label.approvedAt}revision {label.revision}, {dayTextOf(label.approvedAt)}{:else}never{/if}</td
 						>
 						<td class="text-sm"
 							>{label.state === 'out of date' ? `would change: ${few(label.changes)}` : few(label.waits)}</td

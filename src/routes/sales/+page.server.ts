@@ -1,7 +1,7 @@
 import { parseDate } from '@internationalized/date';
 import { batchesLeft } from '$lib/server/batches/left.ts';
 import type { Database } from '$lib/server/db/connection.ts';
-import { withDraft } from '$lib/server/edge/actions.ts';
+import { saving } from '$lib/server/edge/actions.ts';
 import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { listProducts } from '$lib/server/products.ts';
@@ -101,34 +101,26 @@ async function daysShown(
 }
 
 export const actions: Actions = {
-	sell: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, saleForm, async (sale) => {
-			await keepCheckout(db, kitchen.id, sale);
-			return null;
-		})) ?? { saved: true },
-	void: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, voidForm, async ({ saleId, reason }) => {
-			await voidSale(db, kitchen.id, saleId, reason);
-			return null;
-		})) ?? { saved: true },
-	comeBack: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, returnForm, async ({ saleId, ...back }) => {
-			await keepSale(db, kitchen.id, {
-				...back,
-				kind: 'return',
-				ofId: saleId,
-				checkoutId: null,
-				batchId: '',
-				channel: '',
-				price: '0',
-				paidBy: null,
-				customer: ''
-			});
-			return null;
-		})) ?? { saved: true },
-	pay: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, payForm, async (payment) => {
-			await payOwed(db, kitchen.id, payment);
-			return null;
-		})) ?? { saved: true }
+	sell: saving(saleForm, async ({ locals: { db, kitchen } }, sale) => {
+		await keepCheckout(db, kitchen.id, sale);
+	}),
+	void: saving(voidForm, async ({ locals: { db, kitchen } }, { saleId, reason }) => {
+		await voidSale(db, kitchen.id, saleId, reason);
+	}),
+	comeBack: saving(returnForm, async ({ locals: { db, kitchen } }, { saleId, ...back }) => {
+		await keepSale(db, kitchen.id, {
+			...back,
+			kind: 'return',
+			ofId: saleId,
+			checkoutId: null,
+			batchId: '',
+			channel: '',
+			price: '0',
+			paidBy: null,
+			customer: ''
+		});
+	}),
+	pay: saving(payForm, async ({ locals: { db, kitchen } }, payment) => {
+		await payOwed(db, kitchen.id, payment);
+	})
 };

@@ -1,7 +1,8 @@
 import { migrationsUpTo } from '../db/migrate.ts';
 import type { Database } from '../db/connection.ts';
 import { Refused, refuse } from '../errors.ts';
-import { openKitchen } from '../kitchens.ts';
+import { noteMissingStandings } from '../batches/change.ts';
+import { getKitchen, openKitchen } from '../kitchens.ts';
 import type { Row } from '../rows.ts';
 import { lifted } from './lift.ts';
 import type { Archive } from './read.ts';
@@ -44,6 +45,8 @@ export async function restoreKitchen(
 			await insertAll(db, current, goOn);
 			await followReferences(db, id);
 			await openKitchen(db, id);
+			// How batches stand follows from what came in.
+			await noteMissingStandings(db, await getKitchen(db, id));
 		} finally {
 			await db.raw('SET SESSION foreign_key_checks = 1');
 		}

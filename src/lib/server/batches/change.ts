@@ -142,17 +142,27 @@ export async function noteMissingStandings(db: Database, kitchen: Kitchen): Prom
 	}
 }
 
-/** Notes anew how open batches stand that use an ingredient whose price, name or allergens changed. */
+/** Notes anew how open batches stand that use an ingredient whose price, name or allergens changed, or a mix of it. */
 export async function noteStandingsThatUse(
 	db: Database,
 	kitchen: Kitchen,
 	ingredientId: string
 ): Promise<void> {
+	const uses = db
+		.withRecursive('used', (used) => {
+			used
+				.select(db.raw('? AS id', [ingredientId]))
+				.union((more) => {
+					more.select('m.mix_id').from('mix_lines as m').join('used as u', 'u.id', 'm.ingredient_id');
+				});
+		})
+		.from('used')
+		.select('id');
 	const ids = (await db('batches as b')
 		.where('b.kitchen_id', kitchen.id)
 		.whereNull('b.closed_at')
 		.whereExists((lines) => {
-			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').where('l.ingredient_id', ingredientId);
+			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').whereIn('l.ingredient_id', uses);
 		})
 		.pluck('b.id')) as string[];
 	for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))

@@ -1,28 +1,11 @@
 import { sourceKey, type ContactStanding, type Proposal } from '$core/allergens/contact.ts';
 import { sourceWords } from '$core/allergens/contact-words.ts';
-import Joi from 'joi';
 import type { Database } from '../db/connection.ts';
-import { text } from '../edge/fields.ts';
+import type { DecisionForm } from '../edge/contact.ts';
 import { refuse } from '../errors.ts';
 import { keepDecision } from './decisions.ts';
 import type { KeptDecision } from '../../batch/contact.ts';
 import type { Contact } from '../../batch/contact.ts';
-
-/** An answer as a form sends it. */
-export interface DecisionForm {
-	allergen: string;
-	answer: KeptDecision['answer'];
-	/** Key of the proposal's source; empty for a withdrawal. */
-	source: string;
-	reason: string;
-}
-
-export const decisionForm = Joi.object<DecisionForm>({
-	allergen: Joi.string().max(60).required(),
-	answer: Joi.valid('accepted', 'declined', 'withdrawn').required(),
-	source: Joi.string().allow('').max(80).required(),
-	reason: text(300, 'say why: the reason is kept')
-});
 
 /**
  * Keeps a person's answer about a product: to one of the proposals that are open, or declined and now

@@ -1,5 +1,6 @@
 import { NO_FEE, type Fee } from '$core/cost/selling.ts';
 import type { Database } from '../db/connection.ts';
+import { insertOnce } from '../db/once.ts';
 import { newId, toMoney, utcNow } from '../rows.ts';
 import { fromDayRows } from './from-day.ts';
 
@@ -28,9 +29,14 @@ export function feeOn(newestFirst: readonly FeeFrom[], channel: string, day: str
 }
 
 /** Gives what a place takes from a day on; like a price it is never changed. */
-export async function addFee(db: Database, kitchenId: string, fee: Omit<FeeFrom, 'id'>): Promise<void> {
-	await db('channel_fees').insert({
-		id: newId(),
+export async function addFee(
+	db: Database,
+	kitchenId: string,
+	fee: Omit<FeeFrom, 'id'>,
+	id = newId()
+): Promise<void> {
+	await insertOnce(db, 'channel_fees', {
+		id,
 		kitchen_id: kitchenId,
 		channel: fee.channel,
 		valid_from: fee.validFrom,

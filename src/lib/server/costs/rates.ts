@@ -1,5 +1,6 @@
 import type { Rates } from '$core/cost/whole.ts';
 import type { Database } from '../db/connection.ts';
+import { insertOnce } from '../db/once.ts';
 import { newId, toMoney, utcNow } from '../rows.ts';
 import { fromDayRows } from './from-day.ts';
 
@@ -32,10 +33,11 @@ export function ratesOn(newestFirst: readonly RatesFrom[], day: string): Rates {
 export async function addRates(
 	db: Database,
 	kitchenId: string,
-	{ validFrom, tariff_perKwh, labour_perHour }: Omit<RatesFrom, 'id'>
+	{ validFrom, tariff_perKwh, labour_perHour }: Omit<RatesFrom, 'id'>,
+	id = newId()
 ): Promise<void> {
-	await db('cost_rates').insert({
-		id: newId(),
+	await insertOnce(db, 'cost_rates', {
+		id,
 		kitchen_id: kitchenId,
 		valid_from: validFrom,
 		tariff_per_kwh: tariff_perKwh,

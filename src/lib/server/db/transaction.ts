@@ -12,6 +12,12 @@ const AGAIN = new Set([
 const isAgain = (error: unknown): boolean => AGAIN.has((error as { code?: string }).code ?? '');
 
 /**
+ * Every reading is of what is committed by then: what another did while this one waited for a lock is seen. A
+ * snapshot from the beginning would let two of them decide on what neither finds any more.
+ */
+const ISOLATION = { isolationLevel: 'read committed' } as const;
+
+/**
  * The one door to writing: runs `act` in a transaction, and again where the database ended it because another was
  * in its way. Within a transaction it is part of that one, which then has to be run again as a whole.
  */
@@ -19,7 +25,7 @@ export async function inTransaction<T>(db: Database, act: (transaction: Database
 	if (db.isTransaction) return act(db);
 	for (let tries = 1; ; tries++)
 		try {
-			return await db.transaction(act);
+			return await db.transaction(act, ISOLATION);
 		} catch (error) {
 			if (!isAgain(error) || tries === TRIES) throw error;
 		}

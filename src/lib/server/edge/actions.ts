@@ -1,4 +1,4 @@
-import { error, fail, type ActionFailure } from '@sveltejs/kit';
+import { error, fail, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
 import type Joi from 'joi';
 import { pathText } from '$core/file/messages.ts';
 import type { Problem } from '$core/problem.ts';
@@ -33,6 +33,23 @@ export async function withDraft<T, R>(
 			problems: found.details.map((item) => ({ path: pathText(item.path), message: item.message }))
 		});
 	return attempt(() => act(value));
+}
+
+/**
+ * The action of a form that saves something: what it sent goes through `schema`, then `act` does it. The answer
+ * is what `withDraft` gives, or that it is saved.
+ */
+export function saving<Event extends RequestEvent, T>(
+	schema: Joi.ObjectSchema<T>,
+	act: (event: Event, form: T) => Promise<unknown>
+): (event: Event) => Promise<{ saved: true } | ActionFailure<Rejection>> {
+	return async (event) => {
+		const failed = await withDraft(event.request, schema, async (form) => {
+			await act(event, form);
+			return null;
+		});
+		return failed ?? { saved: true };
+	};
 }
 
 /** Runs what may be refused, as an answer a form can show. */

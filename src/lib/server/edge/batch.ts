@@ -1,6 +1,17 @@
 import Joi from 'joi';
 import type { BatchInput } from '../../batch/types.ts';
-import { count, day, grams, gramsList, id, number, optionalText, timeOfDay, version } from './fields.ts';
+import {
+	count,
+	day,
+	grams,
+	gramsList,
+	id,
+	number,
+	optionalText,
+	text,
+	timeOfDay,
+	version
+} from './fields.ts';
 
 /** A record form once read. */
 export interface BatchForm {
@@ -94,4 +105,35 @@ export const planForm = Joi.object<PlanForm>({
 	productId: id('choose a product'),
 	madeOn: day(),
 	factor: number(0.01, 100)
+});
+
+export const cleanForm = Joi.object<{
+	id: string;
+	equipment: string[];
+	cleanedOn: string;
+	at: string;
+	how: string;
+}>({
+	id: id('open the batch again'),
+	equipment: Joi.array().items(id('choose among the kitchen’s equipment').optional()).unique().required(),
+	cleanedOn: day(),
+	at: timeOfDay(),
+	how: text(200, 'say how it was cleaned')
+});
+
+export const closeForm = Joi.object<{ version: number; reason: string }>({
+	version: version(),
+	reason: optionalText(500)
+});
+
+const MOST_MINUTES = 2880;
+
+export const minutesForm = Joi.object<{ heat: number | null; hands: number | null }>({
+	heat: number(0, MOST_MINUTES, { optional: true }),
+	hands: number(0, MOST_MINUTES, { optional: true })
+});
+
+export const voidForm = Joi.object<{ id: string; reason: string }>({
+	id: id('open the batch again'),
+	reason: text(200, 'say why it does not count')
 });

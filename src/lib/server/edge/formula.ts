@@ -205,3 +205,12 @@ export function formulaInput(form: FormulaForm): FormulaInput {
 		}
 	};
 }
+
+export const discardForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(1).required() });
+
+export const rememberForm = Joi.object<{ said: string; ingredient: string }>({
+	said: Joi.string().max(300).required(),
+	ingredient: id('choose an ingredient')
+});
+
+export const shelveForm = Joi.object<{ reference: string }>({ reference: Joi.string().max(40).required() });

@@ -134,6 +134,7 @@ function kept(per100g: SomeValues): SomeValues {
 
 /** A price pack form once read. */
 export interface PriceForm {
+	id: string;
 	amount: string;
 	grams: number;
 	usable: number;
@@ -142,6 +143,7 @@ export interface PriceForm {
 }
 
 export const priceForm = Joi.object<PriceForm>({
+	id: id('open the page again'),
 	amount: money(),
 	grams: grams({ positive: true }),
 	usable: number(1, 100),
@@ -172,3 +174,5 @@ export const measureForm = Joi.object<MeasureForm>({
 		.max(10)
 		.required()
 });
+
+export const forgetForm = Joi.object<{ measure: string }>({ measure: Joi.valid(...MEASURES).required() });

@@ -3,7 +3,10 @@ import type { LabelDesign } from '$core/label/content.ts';
 import { US_FORMATS } from '$core/rules/us/format/index.ts';
 import { gtinProblem } from '$core/label/barcode.ts';
 import type { Read } from '$core/measure/reading.ts';
-import { count, grams, number, optionalText, text, typed } from './fields.ts';
+import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
+import { ROLL, SHEETS } from '$core/label/sheets.ts';
+import type { PrintJobInput } from '../labels/print-jobs.ts';
+import { count, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
 
 /** A label form once read. */
 export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2'> & {
@@ -60,3 +63,47 @@ export function labelDesign(form: LabelForm): LabelDesign {
 		size: { width_mm: width, height_mm: height }
 	};
 }
+
+export const approveForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(0).required() });
+
+export const checkForm = Joi.object<{ id: string; declared: number; lot: number; packs: number[] }>({
+	id: id('open the label again'),
+	declared: grams({ positive: true }),
+	lot: count(1, 100_000),
+	packs: gramsList()
+});
+
+export const printForm = Joi.object<PrintJobInput>({
+	id: id('open the label again'),
+	revision: Joi.number().integer().min(1).required(),
+	batch: Joi.string().allow('').required(),
+	copies: count(1, 1000)
+});
+
+export const rollForm = Joi.object<{ width: number; height: number; labels: number }>({
+	width: number(20, 300),
+	height: number(20, 420),
+	labels: count(0, 10_000)
+});
+
+export interface PrintQuery {
+	rules?: RulesName;
+	revision: number;
+	as: 'pdf' | 'svg';
+	on: string;
+	start: number;
+	copies: number;
+	batch: string;
+}
+
+const MOST_COPIES = 1000;
+
+export const printQuery = Joi.object<PrintQuery>({
+	revision: Joi.number().integer().min(1).required(),
+	as: Joi.valid('pdf', 'svg').default('pdf'),
+	on: Joi.valid(ROLL, ...SHEETS.map((sheet) => sheet.id)).default(ROLL),
+	start: Joi.number().integer().min(1).default(1),
+	copies: Joi.number().integer().min(1).max(MOST_COPIES).default(1),
+	batch: Joi.string().allow('').default(''),
+	rules: Joi.valid(...RULES_NAMES)
+});

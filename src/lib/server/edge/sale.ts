@@ -3,6 +3,7 @@ import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
 import { PAID_BY, SALE_KINDS, type PaidBy, type SaleKind } from '../../sales/kinds.ts';
 import type { SaleEntry } from '../../sales/types.ts';
 import { count, day, id, money, optionalText, text } from './fields.ts';
+import { DAY_ORDERS, type DayOrder } from '../sales/past/read.ts';
 import { isDay } from './query.ts';
 
 const MOST_PACKS = 10_000;
@@ -161,3 +162,12 @@ export function ledgerQuery(
 		shown: Number.isInteger(shown) && shown > 0 ? Math.min(shown, MOST_SHOWN) : FIRST_SHOWN
 	};
 }
+
+const MOST_PLACE = 60;
+
+/** What is not as the form sends it is as nothing was chosen. */
+export const optionsForm = Joi.object<{ order: DayOrder; channel: string; from: 'batches' | 'none' }>({
+	order: Joi.valid(...DAY_ORDERS).failover(DAY_ORDERS[0]),
+	channel: Joi.string().trim().allow('').max(MOST_PLACE).truncate().failover(''),
+	from: Joi.valid('batches', 'none').failover('none')
+});

@@ -128,7 +128,7 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 			.first('packs_made', 'packs_sold', 'packs_given', 'made_on', 'code')) as Row | undefined;
 		if (!batch) return refuse('batchId', 'choose the batch the packs are from');
 		// Asked after the lock, so that the same entry arriving twice at once is seen.
-		if (await transaction('sales').where({ kitchen_id: kitchenId, id: entry.id }).first('id')) return;
+		if (await isKept(transaction, kitchenId, entry.id)) return;
 		const rows = await rowsOf(transaction, kitchenId, entry, of);
 		let [sold, given] = [0, 0];
 		for (const row of rows) {
@@ -158,6 +158,11 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 	});
 }
 
+/** Whether an entry is kept already. */
+async function isKept(db: Database, kitchenId: string, id: string): Promise<boolean> {
+	return Boolean(await db('sales').where({ kitchen_id: kitchenId, id }).first('id'));
+}
+
 /** Takes back a sale from before its batch was kept: there is no batch its packs could go back to. */
 async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<void> {
 	if (entry.kind !== 'void')
@@ -166,7 +171,7 @@ async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, o
 		.where({ kitchen_id: kitchenId, id: String(of.id) })
 		.forUpdate()
 		.first('id');
-	if (await db('sales').where({ kitchen_id: kitchenId, id: entry.id }).first('id')) return;
+	if (await isKept(db, kitchenId, entry.id)) return;
 	for (const { isGiven, soldOn, ...row } of await voidRows(db, kitchenId, entry, of))
 		await db('sales').insert({
 			...row,
@@ -244,12 +249,7 @@ const about = (of: Row) => ({
 async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
 	if (of.kind === 'void') refuse('', 'this entry is itself a void');
 	if (entry.reason.trim() === '') refuse('reason', 'say why, for the record');
-	if (
-		await db('sales')
-			.where({ kitchen_id: kitchenId, voids_id: of.id as string })
-			.first('id')
-	)
-		return [];
+	if (await isVoided(db, kitchenId, of)) return [];
 	if ((await returnedOf(db, kitchenId, String(of.id))) > 0)
 		refuse('', 'packs of it came back: void the return first');
 	const back = (row: Row, id: string): NewRow => ({
@@ -270,12 +270,7 @@ async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: R
 async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
 	if (of.kind !== 'sale') refuse('', 'only packs that were sold come back');
 	if (entry.reason.trim() === '') refuse('reason', 'say why they came back');
-	if (
-		await db('sales')
-			.where({ kitchen_id: kitchenId, voids_id: of.id as string })
-			.first('id')
-	)
-		refuse('', 'this sale is voided');
+	if (await isVoided(db, kitchenId, of)) refuse('', 'this sale is voided');
 	const most = Number(of.packs) - (await returnedOf(db, kitchenId, String(of.id)));
 	if (entry.packs > most)
 		refuse(
@@ -309,6 +304,15 @@ async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of:
 			reason: entry.reason
 		}
 	];
+}
+
+/** Whether an entry is voided. */
+async function isVoided(db: Database, kitchenId: string, of: Row): Promise<boolean> {
+	return Boolean(
+		await db('sales')
+			.where({ kitchen_id: kitchenId, voids_id: String(of.id) })
+			.first('id')
+	);
 }
 
 /** What was written off with a return and stands; null where its packs are for sale again. */

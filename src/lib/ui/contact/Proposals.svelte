@@ -1,7 +1,7 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { sourceKey } from '$core/allergens/contact.ts';
 	import { allergenName, sourceWords } from '$core/allergens/contact-words.ts';
-	import { dayText } from '$lib/format.ts';
 	import type { Contact } from '$lib/batch/contact.ts';
 	import Answer from './Answer.svelte';
 
@@ -109,7 +109,7 @@
 			<tbody>
 				{#each contact.decisions as decision (decision.id)}
 					<tr>
-						<td class="text-quiet whitespace-nowrap">{dayText(decision.decidedAt.slice(0, 10))}</td>
+						<td class="text-quiet whitespace-nowrap">{dayTextOf(decision.decidedAt)}</td>
 						<td class="font-semibold">{allergenName(decision.allergen)}</td>
 						<td>{ANSWER[decision.answer]}</td>
 						<td>{decision.reason} <span class="text-quiet block">{decision.sourceWords}</span></td>

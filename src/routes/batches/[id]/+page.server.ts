@@ -1,6 +1,7 @@
-import Joi from 'joi';
+import { cleanForm, closeForm, minutesForm, voidForm } from '$lib/server/edge/batch.ts';
 import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
-import { decide, decisionForm } from '$lib/server/contact/decide.ts';
+import { decide } from '$lib/server/contact/decide.ts';
+import { decisionForm } from '$lib/server/edge/contact.ts';
 import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
@@ -15,7 +16,7 @@ import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
 import { profitOfBatches } from '$lib/server/costs/profit.ts';
 import { noteMinutes, workingOfBatch } from '$lib/server/costs/working.ts';
-import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { salesOfBatch } from '$lib/server/sales/ledger.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -50,71 +51,30 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 	};
 };
 
-const cleanForm = Joi.object<{
-	id: string;
-	equipment: string[];
-	cleanedOn: string;
-	at: string;
-	how: string;
-}>({
-	id: id('open the batch again'),
-	equipment: Joi.array().items(id('choose among the kitchen’s equipment').optional()).unique().required(),
-	cleanedOn: day(),
-	at: timeOfDay(),
-	how: text(200, 'say how it was cleaned')
-});
-const closeForm = Joi.object<{ version: number; reason: string }>({
-	version: version(),
-	reason: optionalText(500)
-});
-const MOST_MINUTES = 2880;
-const minutesForm = Joi.object<{ heat: number | null; hands: number | null }>({
-	heat: number(0, MOST_MINUTES, { optional: true }),
-	hands: number(0, MOST_MINUTES, { optional: true })
-});
-const voidForm = Joi.object<{ id: string; reason: string }>({
-	id: id('open the batch again'),
-	reason: text(200, 'say why it does not count')
-});
-
 export const actions: Actions = {
-	record: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, batchForm, async (form) => {
-			await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
-			tell(kitchen.id, { batchId: params.id, entries: [] });
-			return null;
-		})) ?? { saved: true },
-	correct: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, batchForm, async (form) => {
-			await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
-			tell(kitchen.id, { batchId: params.id, entries: [] });
-			return null;
-		})) ?? { saved: true },
-	close: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, closeForm, async ({ version, reason }) => {
-			await closeBatch(db, kitchen, params.id, version, reason);
-			tell(kitchen.id, { batchId: params.id, entries: [] });
-			return null;
-		})) ?? { saved: true },
-	minutes: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, minutesForm, async ({ heat, hands }) => {
-			await noteMinutes(db, kitchen.id, params.id, { heat_min: heat, hands_min: hands });
-			return null;
-		})) ?? { saved: true },
-	clean: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, cleanForm, async ({ id, ...clean }) => {
-			await recordCleans(db, kitchen.id, id, clean);
-			return null;
-		})) ?? { saved: true },
-	voidClean: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, voidForm, async ({ id, reason }) => {
-			await voidClean(db, kitchen.id, id, reason);
-			return null;
-		})) ?? { saved: true },
-	decide: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, decisionForm, async (decision) => {
-			const batch = await getBatch(db, kitchen, params.id);
-			await decide(db, kitchen.id, batch.productId, await contactOfBatch(db, kitchen, batch), decision);
-			return null;
-		})) ?? { saved: true }
+	record: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
+		await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
+		tell(kitchen.id, { batchId: params.id, entries: [] });
+	}),
+	correct: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
+		await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
+		tell(kitchen.id, { batchId: params.id, entries: [] });
+	}),
+	close: saving(closeForm, async ({ locals: { db, kitchen }, params }, { version, reason }) => {
+		await closeBatch(db, kitchen, params.id, version, reason);
+		tell(kitchen.id, { batchId: params.id, entries: [] });
+	}),
+	minutes: saving(minutesForm, async ({ locals: { db, kitchen }, params }, { heat, hands }) => {
+		await noteMinutes(db, kitchen.id, params.id, { heat_min: heat, hands_min: hands });
+	}),
+	clean: saving(cleanForm, async ({ locals: { db, kitchen } }, { id, ...clean }) => {
+		await recordCleans(db, kitchen.id, id, clean);
+	}),
+	voidClean: saving(voidForm, async ({ locals: { db, kitchen } }, { id, reason }) => {
+		await voidClean(db, kitchen.id, id, reason);
+	}),
+	decide: saving(decisionForm, async ({ locals: { db, kitchen }, params }, decision) => {
+		const batch = await getBatch(db, kitchen, params.id);
+		await decide(db, kitchen.id, batch.productId, await contactOfBatch(db, kitchen, batch), decision);
+	})
 };

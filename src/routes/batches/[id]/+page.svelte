@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import { derive } from '$core/derive.ts';
 import type { Facts } from '$core/facts.ts';
@@ -15,7 +16,6 @@ import type { Facts } from '$core/facts.ts';
 	import { onMount, tick } from 'svelte';
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch/draft.ts';
 	import { planRibbon } from '$lib/batch/ribbons.ts';
-	import { dayText } from '$lib/format.ts';
 	import type { Batch } from '$lib/batch/types.ts';
 	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -145,7 +145,7 @@ import type { Facts } from '$core/facts.ts';
 
 <section class="mt-4" aria-labelledby="square-heading">
 	<h2 id="square-heading">
-		{isClosed ? `Closed on ${dayText((batch.closed[0]?.closedAt ?? '').slice(0, 10))}` : 'Does it square?'}
+		{isClosed ? `Closed on ${dayTextOf(batch.closed[0]?.closedAt ?? '')}` : 'Does it square?'}
 	</h2>
 	<Square figures={explained} oncorrect={correct} />
 	<Closing

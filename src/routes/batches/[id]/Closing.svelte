@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import type { Facts } from '$core/facts.ts';
 	import { readAll } from '$lib/read-again.ts';
-	import { dayText, fixed, money, plain } from '$lib/format.ts';
+	import { fixed, money, plain } from '$lib/format.ts';
 	import type { Batch, BatchClosing } from '$lib/batch/types.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -93,7 +94,7 @@
 					><th><span class="sr-only">Figure</span></th>{#each closed as closing (closing.number)}<th
 							class="number"
 							>{heading(closing)}<span class="text-quiet block text-xs"
-								>{dayText(closing.closedAt.slice(0, 10))}</span
+								>{dayTextOf(closing.closedAt)}</span
 							></th
 						>{/each}</tr
 				>

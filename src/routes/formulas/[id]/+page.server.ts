@@ -1,11 +1,11 @@
+import { discardForm, rememberForm, shelveForm } from '$lib/server/edge/formula.ts';
 import { redirect } from '@sveltejs/kit';
-import Joi from 'joi';
 import { formulaDraft, keptDraft } from '$lib/formula/draft.ts';
 import { sourcesOf } from '$lib/shelf/sources.ts';
 import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
 import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
-import { attempt, orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import { id } from '$lib/server/edge/fields.ts';
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
 import { allFamilies } from '$lib/server/families.ts';
@@ -59,29 +59,16 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 	};
 };
 
-const discardForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(1).required() });
-const rememberForm = Joi.object<{ said: string; ingredient: string }>({
-	said: Joi.string().max(300).required(),
-	ingredient: id('choose an ingredient')
-});
-const shelveForm = Joi.object<{ reference: string }>({ reference: Joi.string().max(40).required() });
-
 export const actions: Actions = {
-	keep: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, formulaForm, async (form) => {
-			await keepFormula(db, kitchen.id, params.id, form.version, formulaInput(form));
-			return null;
-		})) ?? { saved: true },
-	discard: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, discardForm, async ({ version }) => {
-			await discardDraft(db, kitchen.id, params.id, version);
-			return null;
-		})) ?? { saved: true },
-	remember: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, rememberForm, async ({ said, ingredient }) => {
-			await rememberName(db, kitchen.id, said, ingredient);
-			return null;
-		})) ?? { saved: true },
+	keep: saving(formulaForm, async ({ locals: { db, kitchen }, params }, form) => {
+		await keepFormula(db, kitchen.id, params.id, form.version, formulaInput(form));
+	}),
+	discard: saving(discardForm, async ({ locals: { db, kitchen }, params }, { version }) => {
+		await discardDraft(db, kitchen.id, params.id, version);
+	}),
+	remember: saving(rememberForm, async ({ locals: { db, kitchen } }, { said, ingredient }) => {
+		await rememberName(db, kitchen.id, said, ingredient);
+	}),
 	shelve: async ({ locals: { db, kitchen }, request }) =>
 		withDraft(request, shelveForm, async ({ reference }) => ({
 			ingredient: await shelveReference(db, kitchen, reference)

@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
-	import { dayText } from '$lib/format.ts';
 	import { Dialog } from 'bits-ui';
 
 	/** What was kept, what can be compared, and what can be done with the formula as a whole. */
@@ -25,7 +25,7 @@
 			{#each versions as version (version.number)}
 				<tr>
 					<td class="figure font-semibold">{version.number}</td>
-					<td class="text-quiet">{dayText(version.keptAt.slice(0, 10))}</td>
+					<td class="text-quiet">{dayTextOf(version.keptAt)}</td>
 					<td class="text-quiet">{version.batches === 0 ? 'not made' : version.batches}</td>
 					<td>
 						{#if version.number < number}<a href="/formulas/{id}/compare?from={version.number}&to={number}"

@@ -47,7 +47,7 @@
 		use:enhance={ratesForm.enhance}
 		class="mt-2 grid max-w-3xl items-start gap-3 sm:grid-cols-4"
 	>
-		<input type="hidden" name="draft" value={JSON.stringify(rates)} />
+		<input type="hidden" name="draft" value={JSON.stringify({ id: ratesForm.key, ...rates })} />
 		<Field
 			label="A kilowatt-hour"
 			unit={currency}
@@ -128,7 +128,7 @@
 		use:enhance={feeForm.enhance}
 		class="mt-2 grid max-w-4xl items-start gap-3 sm:grid-cols-[minmax(0,2fr)_1fr_1fr_1fr_auto]"
 	>
-		<input type="hidden" name="draft" value={JSON.stringify(fee)} />
+		<input type="hidden" name="draft" value={JSON.stringify({ id: feeForm.key, ...fee })} />
 		<Field
 			label="Place"
 			bind:value={fee.channel}

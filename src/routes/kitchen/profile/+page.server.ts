@@ -1,5 +1,5 @@
 import { profileDraft } from '$lib/kitchen/profile-draft.ts';
-import { withDraft } from '$lib/server/edge/actions.ts';
+import { saving } from '$lib/server/edge/actions.ts';
 import { profileForm, profileOf } from '$lib/server/edge/profile.ts';
 import { getProfile, saveProfile } from '$lib/server/profiles.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -10,9 +10,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 };
 
 export const actions: Actions = {
-	save: async ({ locals: { db, kitchen }, request }) =>
-		(await withDraft(request, profileForm, async (form) => {
-			await saveProfile(db, kitchen.id, form.version, profileOf(form));
-			return null;
-		})) ?? { saved: true }
+	save: saving(profileForm, async ({ locals: { db, kitchen } }, form) => {
+		await saveProfile(db, kitchen.id, form.version, profileOf(form));
+	})
 };

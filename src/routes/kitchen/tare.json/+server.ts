@@ -1,16 +1,9 @@
+import { tareForm } from '$lib/server/edge/kitchen.ts';
 import { json } from '@sveltejs/kit';
-import Joi from 'joi';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { id } from '$lib/server/edge/fields.ts';
 import { rememberTare } from '$lib/server/equipment.ts';
 import type { RequestHandler } from './$types';
-
-const MOST_GRAMS = 1_000_000;
-
-const tareForm = Joi.object<{ id: string; tare_g: number }>({
-	id: id('choose a container'),
-	tare_g: Joi.number().greater(0).max(MOST_GRAMS).precision(3).required()
-});
 
 /** Remembers what an empty container weighs, from the scale it stands on. */
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, request }) => {

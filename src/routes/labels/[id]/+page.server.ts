@@ -1,5 +1,5 @@
-import Joi from 'joi';
-import { withDraft, orNotFound } from '$lib/server/edge/actions.ts';
+import { approveForm, checkForm, printForm, rollForm } from '$lib/server/edge/label.ts';
+import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import type { PrinterState } from '$lib/label/printer.ts';
 import { listPrintJobs, printOnRoll, type PrintJobInput } from '$lib/server/labels/print-jobs.ts';
 import { labelPrinter, type LabelPrinter } from '$lib/server/print/printer.ts';
@@ -7,7 +7,8 @@ import { count, grams, gramsList, id, number } from '$lib/server/edge/fields.ts'
 import { refuse } from '$lib/server/errors.ts';
 import { listPackChecks, recordPackCheck } from '$lib/server/labels/pack-checks.ts';
 import { newId } from '$lib/server/rows.ts';
-import { decide, decisionForm } from '$lib/server/contact/decide.ts';
+import { decide } from '$lib/server/contact/decide.ts';
+import { decisionForm } from '$lib/server/edge/contact.ts';
 import { labelDesign, labelForm } from '$lib/server/edge/label.ts';
 import { draftId, labelDraft } from '$lib/label/draft.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
@@ -51,15 +52,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, para
 	};
 };
 
-const approveForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(0).required() });
-
-const checkForm = Joi.object<{ id: string; declared: number; lot: number; packs: number[] }>({
-	id: id('open the label again'),
-	declared: grams({ positive: true }),
-	lot: count(1, 100_000),
-	packs: gramsList()
-});
-
 /** What the label printer says of itself, or why it says nothing; null where there is none. */
 async function printerState(): Promise<{ state: PrinterState | null; trouble: string } | null> {
 	const printer = labelPrinter();
@@ -74,53 +66,33 @@ function thePrinter(): LabelPrinter {
 	return labelPrinter() ?? refuse('', 'there is no label printer');
 }
 
-const printForm = Joi.object<PrintJobInput>({
-	id: id('open the label again'),
-	revision: Joi.number().integer().min(1).required(),
-	batch: Joi.string().allow('').required(),
-	copies: count(1, 1000)
-});
-const rollForm = Joi.object<{ width: number; height: number; labels: number }>({
-	width: number(20, 300),
-	height: number(20, 420),
-	labels: count(0, 10_000)
-});
-
 export const actions: Actions = {
 	print: async ({ locals: { db, kitchen: home }, params, request, url }) =>
 		withDraft(request, printForm, async (job) => ({
 			outcome: await printOnRoll(db, underRules(home, url), thePrinter(), params.id, job)
 		})),
-	roll: async ({ request }) =>
-		(await withDraft(request, rollForm, async ({ width, height, labels }) => {
-			await thePrinter().load({ width_mm: width, height_mm: height, labels });
-			return null;
-		})) ?? { saved: true },
-	save: async ({ locals: { db, kitchen: home }, params, request, url }) =>
-		(await withDraft(request, labelForm, async (form) => {
-			await saveLabel(db, underRules(home, url), params.id, form.version, labelDesign(form));
-			return null;
-		})) ?? { saved: true },
-	check: async ({ locals: { db, kitchen: home }, params, request, url }) =>
-		(await withDraft(request, checkForm, async ({ id, declared, lot, packs }) => {
-			if (packs.length === 0) refuse('packs', 'weigh at least one pack');
-			if (packs.length > lot) refuse('lot', `less than the ${packs.length} packs weighed`);
-			await orNotFound(getLabel(db, underRules(home, url), params.id));
-			await recordPackCheck(db, home.id, {
-				id,
-				productId: params.id,
-				declared_g: declared,
-				lotPacks: lot,
-				packs_g: packs
-			});
-			return null;
-		})) ?? { saved: true },
-	decide: async ({ locals: { db, kitchen: home }, params, request, url }) =>
-		(await withDraft(request, decisionForm, async (decision) => {
-			const { contact } = await getLabel(db, underRules(home, url), params.id);
-			await decide(db, home.id, params.id, contact, decision);
-			return null;
-		})) ?? { saved: true },
+	roll: saving(rollForm, async ({}, { width, height, labels }) => {
+		await thePrinter().load({ width_mm: width, height_mm: height, labels });
+	}),
+	save: saving(labelForm, async ({ locals: { db, kitchen: home }, params, request, url }, form) => {
+		await saveLabel(db, underRules(home, url), params.id, form.version, labelDesign(form));
+	}),
+	check: saving(checkForm, async ({ locals: { db, kitchen: home }, params, request, url }, { id, declared, lot, packs }) => {
+		if (packs.length === 0) refuse('packs', 'weigh at least one pack');
+		if (packs.length > lot) refuse('lot', `less than the ${packs.length} packs weighed`);
+		await orNotFound(getLabel(db, underRules(home, url), params.id));
+		await recordPackCheck(db, home.id, {
+			id,
+			productId: params.id,
+			declared_g: declared,
+			lotPacks: lot,
+			packs_g: packs
+		});
+	}),
+	decide: saving(decisionForm, async ({ locals: { db, kitchen: home }, params, request, url }, decision) => {
+		const { contact } = await getLabel(db, underRules(home, url), params.id);
+		await decide(db, home.id, params.id, contact, decision);
+	}),
 	approve: async ({ locals: { db, kitchen: home }, params, request, url }) =>
 		withDraft(request, approveForm, async ({ version }) => ({
 			number: await approveLabel(db, underRules(home, url), params.id, version)

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { readCount, readGrams, readGramsList } from '$core/measure/reading.ts';
@@ -9,7 +10,7 @@
 		recommendFromPacks,
 		type BallWeightInput
 	} from '$core/netquantity/recommend.ts';
-	import { dayText, fixed, plain, plural } from '$lib/format.ts';
+	import { fixed, plain, plural } from '$lib/format.ts';
 	import type { PackCheckRecord } from '$lib/label/pack-check.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -114,7 +115,7 @@
 				{#each checks as each (each.id)}
 					{@const verdict = passed(each)}
 					<tr>
-						<td>{dayText(each.checkedAt.slice(0, 10))}</td>
+						<td>{dayTextOf(each.checkedAt)}</td>
 						<td>{each.packs_g.length} of {each.lotPacks}</td>
 						<td class="number figure">{plain(each.declared_g)}<span class="unit">g</span></td>
 						<td class={verdict === false ? 'text-loss font-semibold' : ''}

@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
-	import { dayText, plain, plural } from '$lib/format.ts';
+	import { plain, plural } from '$lib/format.ts';
 	import type { JobOutcome, PrinterState } from '$lib/label/printer.ts';
 	import type { KeptPrintJob } from '$lib/label/print-job.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
@@ -125,7 +126,7 @@
 			<tbody>
 				{#each jobs as each (each.id)}
 					<tr>
-						<td class="text-quiet">{dayText(each.createdAt.slice(0, 10))}</td>
+						<td class="text-quiet">{dayTextOf(each.createdAt)}</td>
 						<td class="figure">{each.revision}</td>
 						<td class="figure">{each.batchCode ?? '–'}</td>
 						<td class="number figure">{each.printed} of {plural(each.copies, 'label')}</td>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { ROLL, sheetsFor } from '$core/label/sheets.ts';
 	import { compareLabels } from '$core/label/compare.ts';
 	import { dayText } from '$lib/format.ts';
@@ -138,7 +139,7 @@
 				{#each revisions as each (each.id)}
 					<tr>
 						<td class="figure font-semibold">{each.number}</td>
-						<td class="text-quiet">{dayText(each.approvedAt.slice(0, 10))}</td>
+						<td class="text-quiet">{dayTextOf(each.approvedAt)}</td>
 						<td>version {each.formulaNumber}</td>
 						<td class="number figure">{each.declared_g}<span class="unit">g</span></td>
 						<td class="text-sm"

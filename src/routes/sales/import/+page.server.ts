@@ -1,6 +1,6 @@
+import { optionsForm } from '$lib/server/edge/sale.ts';
 import { rulesOf } from '$core/rules/index.ts';
 import { fail } from '@sveltejs/kit';
-import Joi from 'joi';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { channelsUsed } from '$lib/server/sales/ledger.ts';
@@ -22,14 +22,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		order: rulesOf(kitchen.rules).dayFirst ? DAY_ORDERS[1] : DAY_ORDERS[2]
 	};
 };
-
-const MOST_PLACE = 60;
-/** What is not as the form sends it is as nothing was chosen. */
-const optionsForm = Joi.object<{ order: PastOptions['order']; channel: string; from: 'batches' | 'none' }>({
-	order: Joi.valid(...DAY_ORDERS).failover(DAY_ORDERS[0]),
-	channel: Joi.string().trim().allow('').max(MOST_PLACE).truncate().failover(''),
-	from: Joi.valid('batches', 'none').failover('none')
-});
 
 async function asked(request: Request): Promise<{ form: FormData; text: string; options: PastOptions }> {
 	const form = await request.formData();

@@ -1,8 +1,9 @@
+import { forgetForm } from '$lib/server/edge/ingredient.ts';
 import { redirect } from '@sveltejs/kit';
-import Joi from 'joi';
 import { ingredientDraft, newIngredientDraft } from '$lib/shelf/ingredient-draft.ts';
+import { noteStandingsThatUse } from '$lib/server/batches/change.ts';
 import { compositionHistory } from '$lib/server/compositions.ts';
-import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import {
 	ingredientForm,
 	ingredientInput,
@@ -55,8 +56,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 	};
 };
 
-const forgetForm = Joi.object<{ measure: string }>({ measure: Joi.valid(...MEASURES).required() });
-
 export const actions: Actions = {
 	save: async ({ locals: { db, kitchen }, params, request }) => {
 		const result = await withDraft(request, ingredientForm, async (form) => {
@@ -67,28 +66,24 @@ export const actions: Actions = {
 			const before = await getIngredient(db, kitchen.id, params.id);
 			const input = ingredientInput(form, vouchedBefore(before, form), today(kitchen));
 			await saveIngredient(db, kitchen.id, params.id, form.version, input);
+			await noteStandingsThatUse(db, kitchen, params.id);
 			return null;
 		});
 		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
 		return result ?? { saved: true };
 	},
-	price: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, priceForm, async (form) => {
-			await getIngredient(db, kitchen.id, params.id);
-			await addPricePack(db, kitchen.id, params.id, { ...form, usable: form.usable / 100 });
-			return null;
-		})) ?? { saved: true },
-	measure: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, measureForm, async (form) => {
-			await getIngredient(db, kitchen.id, params.id);
-			await setMeasure(db, kitchen.id, params.id, measureInput(form));
-			return null;
-		})) ?? { saved: true },
-	forget: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, forgetForm, async ({ measure }) => {
-			await removeMeasure(db, kitchen.id, params.id, measure);
-			return null;
-		})) ?? { saved: true }
+	price: saving(priceForm, async ({ locals: { db, kitchen }, params }, { id, ...price }) => {
+		await getIngredient(db, kitchen.id, params.id);
+		await addPricePack(db, kitchen.id, params.id, { ...price, usable: price.usable / 100 }, id);
+		await noteStandingsThatUse(db, kitchen, params.id);
+	}),
+	measure: saving(measureForm, async ({ locals: { db, kitchen }, params }, form) => {
+		await getIngredient(db, kitchen.id, params.id);
+		await setMeasure(db, kitchen.id, params.id, measureInput(form));
+	}),
+	forget: saving(forgetForm, async ({ locals: { db, kitchen }, params }, { measure }) => {
+		await removeMeasure(db, kitchen.id, params.id, measure);
+	})
 };
 
 /** The day the allergens were confirmed, while nothing of what was confirmed changes. */

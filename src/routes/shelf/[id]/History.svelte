@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { COMPOSITION_KEYS, nutrientUnit, nutrientWord } from '$core/composition/nutrients.ts';
 	import { dayText, plain } from '$lib/format.ts';
 	import type { StoredComposition } from '$lib/shelf/composition.ts';
@@ -25,10 +26,10 @@
 	<ol class="mt-2 space-y-2 text-sm">
 		{#each history as composition, index (composition.id)}
 			<li class="border-rule border-b pb-2">
-				<b>{index === 0 ? 'Now' : `Until ${dayText((history[index - 1]?.createdAt ?? '').slice(0, 10))}`}</b>:
+				<b>{index === 0 ? 'Now' : `Until ${dayTextOf(history[index - 1]?.createdAt ?? '')}`}</b>:
 				{composition.source}{composition.sourceNote ? `, ${composition.sourceNote}` : ''}{composition.sourceOn
 					? `, of ${dayText(composition.sourceOn)}`
-					: ''}; noted {dayText(composition.createdAt.slice(0, 10))}; {composition.batches === 0
+					: ''}; noted {dayTextOf(composition.createdAt)}; {composition.batches === 0
 					? 'no batch used it'
 					: composition.batches === 1
 						? '1 batch used it'

@@ -31,7 +31,7 @@
 <section class="border-rule mt-4 max-w-4xl border-t pt-4" aria-labelledby="price-heading">
 	<h2 id="price-heading">What it cost</h2>
 	<form method="POST" action="/shelf/{id}?/price" use:enhance={form.enhance} class="mt-3">
-		<input type="hidden" name="draft" value={JSON.stringify(price)} />
+		<input type="hidden" name="draft" value={JSON.stringify({ id: form.key, ...price })} />
 		<Problems problems={form.problems} />
 		<div class="grid items-start gap-3 sm:grid-cols-3 lg:grid-cols-6">
 			<Field

@@ -57,6 +57,7 @@ import * as salesByDayAndBatch from './0055_sales_by_day_and_batch.ts';
 import * as salesTotal from './0056_sales_total.ts';
 import * as entryNumbers from './0057_entry_numbers.ts';
 import * as batchStandings from './0058_batch_standings.ts';
+import * as kitchenVersion from './0059_kitchen_version.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -117,5 +118,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0055_sales_by_day_and_batch', salesByDayAndBatch],
 	['0056_sales_total', salesTotal],
 	['0057_entry_numbers', entryNumbers],
-	['0058_batch_standings', batchStandings]
+	['0058_batch_standings', batchStandings],
+	['0059_kitchen_version', kitchenVersion]
 ];

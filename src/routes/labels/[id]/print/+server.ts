@@ -1,6 +1,5 @@
-import Joi from 'joi';
+import { printQuery, type PrintQuery } from '$lib/server/edge/label.ts';
 import { toSvg } from '$core/drawing/svg.ts';
-import type { RulesName } from '$core/formula/types.ts';
 import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import { download } from '$lib/server/edge/download.ts';
 import { refuse } from '$lib/server/errors.ts';
@@ -10,32 +9,12 @@ import { embeddedFaces } from '$lib/server/print/fonts.ts';
 import { labelsPdf } from '$lib/server/print/pdf.ts';
 import type { RequestHandler } from './$types';
 
-interface Print {
-	rules?: RulesName;
-	revision: number;
-	as: 'pdf' | 'svg';
-	on: string;
-	start: number;
-	copies: number;
-	batch: string;
-}
-const MOST_COPIES = 1000;
-const print = Joi.object<Print>({
-	revision: Joi.number().integer().min(1).required(),
-	as: Joi.valid('pdf', 'svg').default('pdf'),
-	on: Joi.valid(ROLL, ...SHEETS.map((sheet) => sheet.id)).default(ROLL),
-	start: Joi.number().integer().min(1).default(1),
-	copies: Joi.number().integer().min(1).max(MOST_COPIES).default(1),
-	batch: Joi.string().allow('').default(''),
-	rules: Joi.valid('us', 'eu')
-});
-
 /** An approved label to print: a PDF of its copies, or one of it as SVG. */
 export const GET: RequestHandler = ({ locals: { db, kitchen: home }, params, url }) =>
 	download(async () => {
-		const { error, value } = print.validate(Object.fromEntries(url.searchParams));
+		const { error, value } = printQuery.validate(Object.fromEntries(url.searchParams));
 		if (error) refuse('', `the printing cannot be read: ${error.message}`);
-		const asked = value as Print;
+		const asked = value as PrintQuery;
 		const { revision, drawing, name } = await labelToPrint(db, underRules(home, url), params.id, asked);
 		if (asked.as === 'svg')
 			return { name: `${name}.svg`, type: 'image/svg+xml', body: toSvg(drawing, embeddedFaces()) };

@@ -1,4 +1,4 @@
-import { orNotFound, withDraft } from '$lib/server/edge/actions.ts';
+import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { takeBackForm } from '$lib/server/edge/lot.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getLot, movesOf } from '$lib/server/lots/read.ts';
@@ -16,9 +16,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 };
 
 export const actions: Actions = {
-	takeBack: async ({ locals: { db, kitchen }, params, request }) =>
-		(await withDraft(request, takeBackForm, async ({ reason }) => {
-			await takeBackLot(db, kitchen.id, params.id, reason);
-			return null;
-		})) ?? { saved: true }
+	takeBack: saving(takeBackForm, async ({ locals: { db, kitchen }, params }, { reason }) => {
+		await takeBackLot(db, kitchen.id, params.id, reason);
+	})
 };

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import { freshness } from '$core/stock/need.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
@@ -99,7 +100,7 @@
 			<tbody>
 				{#each data.moves as move (move.id)}
 					<tr>
-						<td class="whitespace-nowrap">{dayText(move.movedAt.slice(0, 10))}</td>
+						<td class="whitespace-nowrap">{dayTextOf(move.movedAt)}</td>
 						<td
 							>{move.kind === 'drawn' && move.amount > 0 ? 'given back by' : WORDS[move.kind]}
 							{#if move.batchId}<a href="/batches/{move.batchId}" class="figure underline">{move.batchCode}</a

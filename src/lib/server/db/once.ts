@@ -1,0 +1,16 @@
+import { isDuplicate } from '../errors.ts';
+import type { Row } from '../rows.ts';
+import type { Database } from './connection.ts';
+
+/**
+ * Inserts a row whose id came with the form: one that was sent before is left as it is. Another unique key that is
+ * taken stays an error.
+ */
+export async function insertOnce(db: Database, table: string, row: Row & { id: string; kitchen_id: string }): Promise<void> {
+	try {
+		await db(table).insert(row);
+	} catch (error) {
+		const { id, kitchen_id } = row;
+		if (!isDuplicate(error) || !(await db(table).where({ id, kitchen_id }).first('id'))) throw error;
+	}
+}
