@@ -24,14 +24,16 @@ export async function main(): Promise<void> {
 
 /** A formula of so many lines out of the shipped reference rows, with its last two on the surface. */
 function recipeOfLines(count: number): Recipe {
-	const ingredients = [...referenceRows().values()].slice(0, count).map(({ id, name, kind, per100g, allergens }) => ({
-		id,
-		name,
-		kind,
-		per100g,
-		allergens,
-		price: { amount: '24.50', grams: 22680 }
-	}));
+	const ingredients = [...referenceRows().values()]
+		.slice(0, count)
+		.map(({ id, name, kind, per100g, allergens }) => ({
+			id,
+			name,
+			kind,
+			per100g,
+			allergens,
+			price: { amount: '24.50', grams: 22680 }
+		}));
 	return recipeOfDocument({
 		squareBatch: 1,
 		rules: 'us',

@@ -138,7 +138,9 @@ describe('what was decided', () => {
 
 describe('the line on the label', () => {
 	it('names what the rules name, by its own name', () => {
-		expect(mayContainText(rulesOf('us'), ['sesame', 'treenut:almond', 'rye'])).toBe('May contain: Sesame, Almond.');
+		expect(mayContainText(rulesOf('us'), ['sesame', 'treenut:almond', 'rye'])).toBe(
+			'May contain: Sesame, Almond.'
+		);
 		expect(mayContainText(rulesOf('eu'), ['sesame', 'treenut:almond', 'rye'])).toBe(
 			'May contain: **sesame**, **almond**, **rye**.'
 		);

@@ -18,11 +18,7 @@ describe('ingredient cost', () => {
 	});
 
 	it('surface materials cost what was used up, not what stayed on', () => {
-		const lines: Line[] = [
-			dough('flour', 1000),
-			dough('water', 600),
-			surface('flour', 'dusting', 100, 10)
-		];
+		const lines: Line[] = [dough('flour', 1000), dough('water', 600), surface('flour', 'dusting', 100, 10)];
 		expect(packed({ formula: { name: 'x', lines } }).batch).toBe('1.1000');
 	});
 

@@ -3,11 +3,7 @@ import type { Line } from '../formula/types.ts';
 import { dough, factsOf, flour, recipe, surface, water } from '../testing/recipe.ts';
 import { suppose, type Supposable } from './what-if.ts';
 
-const lines: Line[] = [
-	dough('flour', 1000),
-	dough('water', 600),
-	surface('flour', 'dusting', 64, 32)
-];
+const lines: Line[] = [dough('flour', 1000), dough('water', 600), surface('flour', 'dusting', 64, 32)];
 const made = recipe({
 	ingredients: [flour, { ...water, price: { amount: '0', grams: 1000, usable: 1 } }],
 	formula: { name: 'x', lines },

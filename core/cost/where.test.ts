@@ -5,11 +5,7 @@ import { sumMoney } from './money.ts';
 import { whereItGoes } from './where.ts';
 import { wholeCost } from './whole.ts';
 
-const lines: Line[] = [
-	dough('flour', 1000),
-	dough('oil', 100),
-	surface('flour', 'dusting', 50, 20)
-];
+const lines: Line[] = [dough('flour', 1000), dough('oil', 100), surface('flour', 'dusting', 50, 20)];
 const made = recipe({
 	ingredients: [flour, ingredient('oil', { kind: 'fat', price: { amount: '8.00', grams: 1000 } })],
 	formula: { name: 'x', lines },

@@ -35,8 +35,7 @@ export interface IngredientDocument {
 }
 
 export type LineDocument = { ingredient: string; stage?: string | null } & (
-	| { use: 'dough'; grams: number }
-	| { use: SurfaceUse; consumed_g: number; uptake_g?: number }
+	{ use: 'dough'; grams: number } | { use: SurfaceUse; consumed_g: number; uptake_g?: number }
 );
 
 /** A Square Batch file, version 1, once its shape is known to be sound. */

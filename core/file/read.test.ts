@@ -92,10 +92,7 @@ describe('what is refused, and where', () => {
 		[{ 'formula.lines.0.consumed_g': 3 }, 'formula.lines[0].consumed_g'],
 		[{ 'formula.lines': [] }, 'formula.lines'],
 		[{ 'formula.lines': [dusting(5)] }, 'formula.lines'],
-		[
-			{ 'formula.lines.2': dusting(5, 5.1) },
-			'formula.lines[2].uptake_g'
-		],
+		[{ 'formula.lines.2': dusting(5, 5.1) }, 'formula.lines[2].uptake_g'],
 		[{ 'formula.lines.2': { ingredient: 'flour', use: 'dusting', grams: 5 } }, 'formula.lines[2].grams'],
 		[{ 'piece.ballWeight_g': undefined }, 'piece'],
 		[{ 'piece.ballWeight_g': 0 }, 'piece.ballWeight_g'],
@@ -117,7 +114,9 @@ describe('what is refused, and where', () => {
 	});
 
 	it('dough lines without grams', () => {
-		expect(paths({ 'formula.lines': [{ ingredient: 'flour', use: 'dough', grams: 0 }] })).toContain('formula.lines');
+		expect(paths({ 'formula.lines': [{ ingredient: 'flour', use: 'dough', grams: 0 }] })).toContain(
+			'formula.lines'
+		);
 	});
 });
 

@@ -4,7 +4,12 @@ import { KINDS } from '../composition/kinds.ts';
 import { NUTRIENTS } from '../composition/nutrients.ts';
 import { derive } from '../derive.ts';
 import { CATEGORIES } from '../formula/types.ts';
-import { recipeOfDocument, type FileDocument, type IngredientDocument, type LineDocument } from './document.ts';
+import {
+	recipeOfDocument,
+	type FileDocument,
+	type IngredientDocument,
+	type LineDocument
+} from './document.ts';
 import { readRecipe } from './read.ts';
 import { writeRecipe } from './write.ts';
 

@@ -63,11 +63,7 @@ describe('baker’s percentages', () => {
 			recipe({
 				formula: {
 					name: 'x',
-					lines: [
-						dough('flour', 1000),
-						dough('water', 600),
-						surface('flour', 'dusting', 60, 30)
-					]
+					lines: [dough('flour', 1000), dough('water', 600), surface('flour', 'dusting', 60, 30)]
 				}
 			})
 		);
@@ -93,18 +89,10 @@ describe('scaleLines', () => {
 	it('scales every mass alike, and an uptake that is assumed stays assumed', () => {
 		expect(
 			scaleLines(
-				[
-					dough('flour', 1000),
-					surface('flour', 'dusting', 60, 35),
-					surface('flour', 'bowl', 10)
-				],
+				[dough('flour', 1000), surface('flour', 'dusting', 60, 35), surface('flour', 'bowl', 10)],
 				2.5
 			)
-		).toEqual([
-			dough('flour', 2500),
-			surface('flour', 'dusting', 150, 87.5),
-			surface('flour', 'bowl', 25)
-		]);
+		).toEqual([dough('flour', 2500), surface('flour', 'dusting', 150, 87.5), surface('flour', 'bowl', 25)]);
 	});
 
 	it('changes no percentage', () => {

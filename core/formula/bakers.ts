@@ -13,10 +13,7 @@ export interface BakersFigures {
 }
 
 /** Baker's percentages of the lines that are dough (computation, section 3). Starches are not flour. */
-export function bakersFigures(
-	all: readonly Line[],
-	ingredientOf: (id: string) => Ingredient
-): BakersFigures {
+export function bakersFigures(all: readonly Line[], ingredientOf: (id: string) => Ingredient): BakersFigures {
 	const lines = all.filter(isDough);
 	const ofKind_g = (kind: Ingredient['kind']) =>
 		sumOf(lines, (line) => (ingredientOf(line.ingredient).kind === kind ? line.used_g : 0));

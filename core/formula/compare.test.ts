@@ -6,11 +6,7 @@ describe('two versions side by side', () => {
 	it('pairs lines by ingredient, use and stage, and shows what only one has', () => {
 		const rows = compareLines(
 			[dough('flour', 1000, 'Dry'), dough('salt', 40, 'Dry'), dough('sugar', 10)],
-			[
-				dough('salt', 31, 'Dry'),
-				dough('flour', 1000, 'Mix'),
-				surface('ghee', 'brushing', 90)
-			]
+			[dough('salt', 31, 'Dry'), dough('flour', 1000, 'Mix'), surface('ghee', 'brushing', 90)]
 		);
 		expect(rows.map((row) => [row.ingredient, row.before_g, row.after_g, isChanged(row)])).toEqual([
 			['flour', 1000, 1000, false],

@@ -36,10 +36,12 @@ describe('rewording an ingredient', () => {
 	});
 
 	it('loses nothing that the shelf did not say, or that the parts still say', () => {
-		expect(lostAllergenWords({ ...butter, label: { us: 'ghee', eu: null } }, 'us', 'clarified fat')).toEqual([]);
-		expect(lostAllergenWords({ ...butter, parts: [{ name: 'milk fat', parts: [] }] }, 'us', 'clarified fat')).toEqual(
+		expect(lostAllergenWords({ ...butter, label: { us: 'ghee', eu: null } }, 'us', 'clarified fat')).toEqual(
 			[]
 		);
+		expect(
+			lostAllergenWords({ ...butter, parts: [{ name: 'milk fat', parts: [] }] }, 'us', 'clarified fat')
+		).toEqual([]);
 	});
 });
 

@@ -4,7 +4,11 @@ import { sumOf } from '../measure/round.ts';
 import type { MassInput } from './massflow.ts';
 
 /** What the mass flow needs of a recipe: what was counted stands before what was planned. */
-export function massInput({ formula, product, measured }: Omit<Recipe, 'rules' | 'currency' | 'ingredients'>): MassInput {
+export function massInput({
+	formula,
+	product,
+	measured
+}: Omit<Recipe, 'rules' | 'currency' | 'ingredients'>): MassInput {
 	const given = <T>(value: T | null) => value ?? undefined;
 	const samples = (weights: number[]) => (weights.length > 0 ? weights : undefined);
 	return {

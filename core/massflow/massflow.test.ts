@@ -94,11 +94,7 @@ describe('cook loss and water', () => {
 			recipe({
 				formula: {
 					name: 'x',
-					lines: [
-						dough('flour', 1000),
-						dough('water', 600),
-						surface('flour', 'dusting', 60, 32)
-					]
+					lines: [dough('flour', 1000), dough('water', 600), surface('flour', 'dusting', 60, 32)]
 				}
 			})
 		).yield;

@@ -109,7 +109,11 @@ describe('the sample check in the United States', () => {
 	});
 
 	it('has no spread to grant for one pack', () => {
-		expect(checkPacks(us.packs, 300, [300])).toMatchObject({ spread_g: null, sampleLimit_g: 0, passes: true });
+		expect(checkPacks(us.packs, 300, [300])).toMatchObject({
+			spread_g: null,
+			sampleLimit_g: 0,
+			passes: true
+		});
 		expect(checkPacks(us.packs, 300, [299.9])).toMatchObject({ passes: false });
 	});
 
@@ -194,9 +198,9 @@ describe('what may be declared', () => {
 		expect(recommendFromPacks([1, 30])).toBeNull();
 	});
 
-	it('the giveaway costs its share of the pack', () => {
-		// 4 g of 352 g at 1.76 a pack: 0.02 a pack, 2.00 in 100
-		expect(giveawayPer100Packs(4, 352, '1.76')).toBe('2.00');
+	it('the giveaway costs its share of the dough in a pack, never of the bag', () => {
+		// 8 pieces at 0.22 are 1.76 of ingredients in 352 g; 4 g of them 0.02 a pack, 2.00 in 100
+		expect(giveawayPer100Packs(4, 352, '0.22', 8)).toBe('2.00');
 	});
 });
 

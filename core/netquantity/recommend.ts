@@ -105,7 +105,15 @@ export function recommendBallWeight_g(input: BallWeightInput): number | null {
 	return null;
 }
 
-/** What giving `giveaway_g` away costs in 100 packs, to the cent, at the cost of a pack without its materials. */
-export function giveawayPer100Packs(giveaway_g: number, meanPack_g: number, packCost: string): string {
-	return new Decimal(packCost).times(giveaway_g).div(meanPack_g).times(100).toFixed(2);
+/**
+ * What giving `giveaway_g` away costs in 100 packs, to the cent: it is dough that is given away, so the ingredients
+ * of a pack count, as many times `perPiece` as there are pieces in it, and never the bag.
+ */
+export function giveawayPer100Packs(
+	giveaway_g: number,
+	meanPack_g: number,
+	perPiece: string,
+	pieces: number
+): string {
+	return new Decimal(perPiece).times(pieces).times(giveaway_g).div(meanPack_g).times(100).toFixed(2);
 }

@@ -16,11 +16,7 @@ describe('nutrients of a piece', () => {
 				ingredients: [flour, water, ghee],
 				formula: {
 					name: 'x',
-					lines: [
-						dough('flour', 1000),
-						dough('water', 600),
-						surface('ghee', 'brushing', 64)
-					]
+					lines: [dough('flour', 1000), dough('water', 600), surface('ghee', 'brushing', 64)]
 				}
 			})
 		);

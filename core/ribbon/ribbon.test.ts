@@ -5,11 +5,7 @@ import { dough, factsOf, recipe, surface } from '../testing/recipe.ts';
 import { makeupTotal_g } from '../formula/makeup.ts';
 import { ribbonFigures, ribbonSoFar, type Reached } from './ribbon.ts';
 
-const lines: Line[] = [
-	dough('flour', 1000),
-	dough('water', 600),
-	surface('flour', 'dusting', 60, 31)
-];
+const lines: Line[] = [dough('flour', 1000), dough('water', 600), surface('flour', 'dusting', 60, 31)];
 
 describe('ribbonFigures', () => {
 	const given = recipe({

@@ -2,7 +2,12 @@ import { settled } from '../measure/round.ts';
 import { calories, panelLine, type PanelKey } from './us/panel.ts';
 import { euTable } from './eu/table.ts';
 import type { Problem } from '../problem.ts';
-import { NUTRIENTS, type CompositionKey, type NutrientAmounts, type SomeValues } from '../composition/nutrients.ts';
+import {
+	NUTRIENTS,
+	type CompositionKey,
+	type NutrientAmounts,
+	type SomeValues
+} from '../composition/nutrients.ts';
 
 /** The least and the most that rounds to what a label prints. */
 export type Interval = [low: number, high: number];

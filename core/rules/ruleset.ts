@@ -130,4 +130,3 @@ export interface RuleSet {
 	/** The usual order of a written day: `31/12/2026` or `12/31/2026`. */
 	dayFirst: boolean;
 }
-

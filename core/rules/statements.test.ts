@@ -142,11 +142,7 @@ describe('US allergens', () => {
 		const butter = ingredient('butter', { allergens: ['milk'] });
 		const wiped = facts(
 			[flour, water, butter],
-			[
-				surface('butter', 'griddle', 10, 0),
-				dough('flour', 1000),
-				dough('water', 600)
-			]
+			[surface('butter', 'griddle', 10, 0), dough('flour', 1000), dough('water', 600)]
 		);
 		expect(wiped.allergens.contains).toEqual(['Wheat', 'Milk']);
 		expect(wiped.statement).toBe('Bread flour, water.');

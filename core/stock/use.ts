@@ -32,11 +32,7 @@ export interface AtHand {
 type UsedLine = { ingredient: string; weighed_g: number | null };
 
 /** What a batch uses of things lots are kept of, as their moves have it. */
-export function stockUses(
-	stock: readonly Stocked[],
-	lines: readonly UsedLine[],
-	packs: number
-): StockUse[] {
+export function stockUses(stock: readonly Stocked[], lines: readonly UsedLine[], packs: number): StockUse[] {
 	return stock.map(({ ingredientId, name, unit, perPack, from }) => ({
 		name,
 		unit,

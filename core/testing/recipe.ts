@@ -1,7 +1,12 @@
 import { NUTRIENTS, compositionOf, type Composition, type SomeValues } from '../composition/nutrients.ts';
 import { derive } from '../derive.ts';
 import type { Facts } from '../facts.ts';
-import { ingredientOf, recipeOfDocument, type FileDocument, type IngredientDocument } from '../file/document.ts';
+import {
+	ingredientOf,
+	recipeOfDocument,
+	type FileDocument,
+	type IngredientDocument
+} from '../file/document.ts';
 import type { Ingredient, Line, Recipe, SurfaceUse } from '../formula/types.ts';
 
 /** A composition that is zero everywhere but where said. */
@@ -54,7 +59,9 @@ export const surface = (
 ): Line => ({ ingredient: id, use, stage: null, used_g, uptake_g });
 
 /** What a test says of a recipe: lines and ingredients of the model, the rest as a file has it. */
-export interface Given extends Partial<Pick<FileDocument, 'rules' | 'currency' | 'piece' | 'batch' | 'pack'>> {
+export interface Given extends Partial<
+	Pick<FileDocument, 'rules' | 'currency' | 'piece' | 'batch' | 'pack'>
+> {
 	ingredients?: Ingredient[];
 	formula?: { name: string; lines: Line[] };
 }

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { Recipe } from '../formula/types.ts';
 import { PANEL_LINES, panelNutrient } from '../rules/us/panel.ts';
-import { dough, factsOf, flour, type Given, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
+import {
+	dough,
+	factsOf,
+	flour,
+	type Given,
+	ingredient,
+	per100g,
+	recipe,
+	surface,
+	water
+} from '../testing/recipe.ts';
 import { whyCost } from './cost.ts';
 import { figuresOf } from './figures.ts';
 import { whyNutrient } from './nutrient.ts';
@@ -80,7 +90,9 @@ describe('why a nutrient is what it is', () => {
 		expect(columns[0]?.amount).toBeCloseTo((perPiece ?? NaN) / 2, 12);
 		// 2 of 52 g: 208 % of 50 g in the container
 		const two = brushed({ batch: { finishedWeights_g: [52] }, pack: { pieces: 2, materials: [] } });
-		expect(why({ ...two, product: { ...two.product, ballWeight_g: 60 } }, 'iron').columns.at(-1)).toMatchObject({
+		expect(
+			why({ ...two, product: { ...two.product, ballWeight_g: 60 } }, 'iron').columns.at(-1)
+		).toMatchObject({
 			heading: 'per container',
 			times: 2
 		});

@@ -220,9 +220,18 @@ export const MEASURED: [label: string, value: string][] = [
 	['Rejects', '2']
 ];
 
-/** Types measurements into an open batch page. */
+/**
+ * Types measurements into an open batch page of `newFormula`: every line as it was planned, and the full packs that
+ * the balls less the rejects make.
+ */
 export async function measure(page: Page, more: Record<string, string> = {}): Promise<void> {
-	for (const [label, value] of MEASURED) await page.getByLabel(label).fill(more[label] ?? value);
+	const lines = page.getByRole('textbox', { name: /on the scale(, dusting)?$/ });
+	for (const [index, [, , grams]] of LINES.entries()) await lines.nth(index).fill(grams);
+	await page.getByLabel('that stayed on the pieces').fill('26');
+	const typed = new Map(MEASURED.map(([label, value]) => [label, more[label] ?? value]));
+	for (const [label, value] of typed) await page.getByLabel(label).fill(value);
+	const sound = Number(typed.get('Balls made')) - Number(typed.get('Rejects'));
+	await page.getByLabel('Packs closed').fill(more['Packs closed'] ?? String(Math.floor(sound / 6)));
 }
 
 /** Says of an open batch that it shared nothing, so that what others make meanwhile is not proposed. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { usualMixGap, usualYield } from '$lib/server/batches/history.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
-import { getBatch, listBatches } from '$lib/server/batches/read.ts';
+import { getBatch } from '$lib/server/batches/read.ts';
 import { trendsOf } from '$lib/server/batches/trends.ts';
 import { addEquipment } from '$lib/server/equipment.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';

@@ -46,7 +46,10 @@ describe('the demo kitchen', () => {
 		]);
 		const off = made.filter((batch) => !squares(batch));
 		expect(
-			off.map((batch) => [batch.name, batch.standing.closings.find((closing) => closing.state === 'off')?.stage])
+			off.map((batch) => [
+				batch.name,
+				batch.standing.closings.find((closing) => closing.state === 'off')?.stage
+			])
 		).toEqual([
 			['Sesame layered flatbread', 'divide'],
 			['Toasted-oat pita', 'mix']

@@ -7,10 +7,11 @@ import { SHEETS } from '$core/label/sheets.ts';
 import type { LabelDesign } from '$core/label/content.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
-import { Refused, Stale } from '$lib/server/errors.ts';
+import { NotFound, Stale } from '$lib/server/errors.ts';
 import { keepFormula } from '$lib/server/formulas/keep.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
-import { approveLabel, getRevision } from '$lib/server/labels/approve.ts';
+import { approveLabel } from '$lib/server/labels/approve.ts';
+import { getRevision } from '$lib/server/labels/revisions.ts';
 import { listPackChecks, recordPackCheck } from '$lib/server/labels/pack-checks.ts';
 import { getLabel, listLabels } from '$lib/server/labels/read.ts';
 import { labelRules } from '$lib/server/labels/rules.ts';
@@ -190,7 +191,7 @@ describe('labels', () => {
 
 	it('a revision that is not there says so', async () => {
 		const { productId } = await labelledRoti('No revision');
-		await expect(getRevision(bench.db, bench.kitchen, productId, 1)).rejects.toThrow(Refused);
+		await expect(getRevision(bench.db, bench.kitchen, productId, 1)).rejects.toThrow(NotFound);
 	});
 });
 

@@ -17,6 +17,18 @@ describe('migrations', () => {
 		expect(await migrate(bench.db)).toEqual([]);
 	});
 
+	it('go down and up again alone, newest first', async () => {
+		for (const [name, { up, down }] of MIGRATIONS.toReversed())
+			for (const step of [down, up, down])
+				try {
+					await step?.(bench.db);
+				} catch (error) {
+					throw new Error(`${name} ${step === up ? 'up again' : 'down'}`, { cause: error });
+				}
+		await bench.db.raw('DELETE FROM knex_migrations');
+		expect(await migrate(bench.db)).toHaveLength(MIGRATIONS.length);
+	});
+
 	it('give every table but kitchens its kitchen', async () => {
 		const [tables] = (await bench.db.raw(
 			`SELECT t.table_name AS name, c.column_name AS kitchen FROM information_schema.tables t

@@ -164,7 +164,9 @@ describe('at once', () => {
 		const sale = entry(id, { packs: 4 });
 		await keep(sale);
 		const back = () =>
-			keep(entry('', { kind: 'return', ofId: sale.id, packs: 3, price: '0', paidBy: null, reason: 'torn bag' }));
+			keep(
+				entry('', { kind: 'return', ofId: sale.id, packs: 3, price: '0', paidBy: null, reason: 'torn bag' })
+			);
 		const outcomes = await Promise.allSettled([back(), back()]);
 		expect(kept(outcomes)).toBe(1);
 		expect(outcomes.find((outcome) => outcome.status === 'rejected')?.reason).toBeInstanceOf(Refused);

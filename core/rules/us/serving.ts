@@ -45,10 +45,7 @@ export interface ServingResult {
  * The serving of a product by 21 CFR 101.9(b)(2)–(6) (computation, section 6).
  * `finishedWeight_g` is of one piece.
  */
-export function usServing(
-	product: ServedProduct,
-	finishedWeight_g: number
-): ServingResult {
+export function usServing(product: ServedProduct, finishedWeight_g: number): ServingResult {
 	const { packPieces, servingPieces: choice } = product;
 	const reference_g = REFERENCE_AMOUNT_G[product.category];
 	const ofReference = settled(finishedWeight_g / reference_g);
@@ -118,7 +115,8 @@ function extraColumn(
 	packShare: number | null
 ): ExtraColumn | null {
 	if (ofReference >= 2 && ofReference <= 3) return 'piece';
-	if (packPieces !== null && packShare !== null && packPieces > 1 && packShare >= 2 && packShare <= 3) return 'package';
+	if (packPieces !== null && packShare !== null && packPieces > 1 && packShare >= 2 && packShare <= 3)
+		return 'package';
 	return null;
 }
 

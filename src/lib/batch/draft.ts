@@ -137,7 +137,15 @@ export function readBatchDraft(
 		return { recipe: null, ...apart };
 	const servingPieces = draft.servingPieces ? Number(draft.servingPieces) : null;
 	const planned = { ...batch.recipe, product: { ...batch.recipe.product, ballWeight_g, servingPieces } };
-	const measured = { doughWeight_g, leftover_g, ballWeights_g, finishedWeights_g, ballCount, rejects, ...counts };
+	const measured = {
+		doughWeight_g,
+		leftover_g,
+		ballWeights_g,
+		finishedWeights_g,
+		ballCount,
+		rejects,
+		...counts
+	};
 	return { recipe: recipeMade(planned, lines, measured), ...apart };
 }
 

@@ -26,7 +26,5 @@ export interface Product {
 
 export type ProductInput = Omit<Product, 'id' | 'formulaId' | 'name' | keyof Shape> & Partial<Shape>;
 
-
-
 /** How a piece is opened; left out, what is noted stays. */
 export type Shape = Pick<Product, 'diameter_cm' | 'thickness_mm' | 'discs'>;

@@ -42,7 +42,11 @@ export async function findable(db: Database, kitchenId: string): Promise<Found[]
 			.select('id', 'code') as unknown as Promise<Row[]>,
 		listProducts(db, kitchenId)
 	]);
-	const named = (row: Row) => ({ id: String(row.id), name: String(row.name), isAway: row.archived_at != null });
+	const named = (row: Row) => ({
+		id: String(row.id),
+		name: String(row.name),
+		isAway: row.archived_at != null
+	});
 	const known = formulas.map(named);
 	const here = known.filter(({ isAway }) => !isAway);
 	const hereIds = new Set(here.map(({ id }) => id));

@@ -3,7 +3,7 @@ import type { MixLine } from '$core/formula/mix.ts';
 import type { Kind } from '$core/composition/kinds.ts';
 import type { Part } from '$core/formula/types.ts';
 import { addComposition, currentCompositions, sameComposition } from './compositions.ts';
-import type { CompositionInput, StoredComposition } from '../shelf/composition.ts';
+import type { StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
 import { inTransaction } from './db/transaction.ts';
 import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';

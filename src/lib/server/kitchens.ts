@@ -1,6 +1,4 @@
 import type { Kitchen } from '../kitchen/types.ts';
-import type { RulesName } from '$core/formula/types.ts';
-import type { MeasureSet } from '$core/measure/units.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import { inTransaction } from './db/transaction.ts';

@@ -1,6 +1,6 @@
 import type { MeasureBasis } from '../shelf/ingredient.ts';
 import type { StoredMeasure } from '../shelf/ingredient.ts';
-import type { Measures, MeasureWeight } from '$core/measure/convert.ts';
+import type { Measures } from '$core/measure/convert.ts';
 import type { Database } from './db/connection.ts';
 import { groupBy, newId, toList, utcNow, type Row } from './rows.ts';
 

@@ -5,8 +5,6 @@ import type { Database } from './db/connection.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toList, toMoney, toNumber, utcNow, type Row } from './rows.ts';
 
-
-
 /** Names of everything products are packed in, each once. */
 export async function materialNames(db: Database, kitchenId: string): Promise<string[]> {
 	const rows = (await db('products').where('kitchen_id', kitchenId).select('materials')) as Row[];

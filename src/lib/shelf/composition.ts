@@ -25,5 +25,6 @@ export interface StoredComposition {
 }
 
 /** A composition as it is added: what is left out is not known of it. */
-export type CompositionInput = Pick<StoredComposition, 'source' | 'sourceNote'> & { per100g: SomeValues } &
-	Partial<Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals'>>;
+export type CompositionInput = Pick<StoredComposition, 'source' | 'sourceNote'> & {
+	per100g: SomeValues;
+} & Partial<Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals'>>;

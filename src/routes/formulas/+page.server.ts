@@ -47,7 +47,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 					hasDraft: formula.draft !== null,
 					packPieces: product?.packPieces ?? null,
 					pieceMany: product?.pieceMany ?? '',
-					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded).length,
+					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded)
+						.length,
 					hydration: facts?.formula.hydration ?? null,
 					ballWeight_g: facts?.yield.ballWeight_g ?? null,
 					finishedWeight_g: facts?.yield.finishedWeight_g ?? null,

@@ -1,15 +1,16 @@
-import { settingsForm, familyForm, windowsOf, nameForm, idForm, equipmentForm, riskForm } from '$lib/server/edge/kitchen.ts';
-import type { RulesName } from '$core/formula/types.ts';
-import type { ShareKey } from '$core/formula/shares.ts';
-import type { Window, Windows } from '$core/formula/families.ts';
-import { MEASURE_SETS, type MeasureSet } from '$core/measure/units.ts';
+import {
+	settingsForm,
+	familyForm,
+	windowsOf,
+	nameForm,
+	idForm,
+	equipmentForm,
+	riskForm
+} from '$lib/server/edge/kitchen.ts';
 import { addEquipment, listEquipment, retireEquipment } from '$lib/server/equipment.ts';
 import { addRisk, endRisk, standingRisks } from '$lib/server/contact/risks.ts';
 import { saving } from '$lib/server/edge/actions.ts';
-import { allergenTag } from '$lib/server/edge/ingredient.ts';
-import { grams, id, number, optionalText, text } from '$lib/server/edge/fields.ts';
 import { getProfile } from '$lib/server/profiles.ts';
-import { refuse } from '$lib/server/errors.ts';
 import { addFamily, ownFamilies, removeFamily } from '$lib/server/families.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { saveKitchen } from '$lib/server/kitchens.ts';

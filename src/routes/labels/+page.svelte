@@ -60,7 +60,9 @@
 							]}>{STATE[label.state]}</td
 						>
 						<td class="text-quiet hidden md:table-cell"
-							>{#if label.revision && label.approvedAt}revision {label.revision}, {dayTextOf(label.approvedAt)}{:else}never{/if}</td
+							>{#if label.revision && label.approvedAt}revision {label.revision}, {dayTextOf(
+									label.approvedAt
+								)}{:else}never{/if}</td
 						>
 						<td class="text-sm"
 							>{label.state === 'out of date' ? `would change: ${few(label.changes)}` : few(label.waits)}</td

@@ -9,7 +9,7 @@ import { Refused } from '../errors.ts';
 import { fileName, formulaRecipe } from '../files.ts';
 import { listFormulas } from '../formulas/read.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { getRevision } from '../labels/approve.ts';
+import { getRevision } from '../labels/revisions.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { Row } from '../rows.ts';
 import { salesCsvHead, salesCsvRows } from '../sales/csv.ts';

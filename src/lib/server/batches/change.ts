@@ -34,8 +34,10 @@ export async function changeBatch<R>(
 	{ movedAt = utcNow(), changes }: { movedAt?: string; changes: 'entries' | 'its row' }
 ): Promise<R> {
 	return inTransaction(db, async (transaction) => {
-		const row = (await transaction('batches').where({ kitchen_id: kitchen.id, id }).forUpdate().first('id')) as
-			Row | undefined;
+		const row = (await transaction('batches')
+			.where({ kitchen_id: kitchen.id, id })
+			.forUpdate()
+			.first('id')) as Row | undefined;
 		const [read] = row ? await batchContexts(transaction, kitchen, [id], 'all') : [];
 		if (!read) throw new NotFound('this batch is not here');
 		const { context, entries } = read;
@@ -150,11 +152,9 @@ export async function noteStandingsThatUse(
 ): Promise<void> {
 	const uses = db
 		.withRecursive('used', (used) => {
-			used
-				.select(db.raw('? AS id', [ingredientId]))
-				.union((more) => {
-					more.select('m.mix_id').from('mix_lines as m').join('used as u', 'u.id', 'm.ingredient_id');
-				});
+			used.select(db.raw('? AS id', [ingredientId])).union((more) => {
+				more.select('m.mix_id').from('mix_lines as m').join('used as u', 'u.id', 'm.ingredient_id');
+			});
 		})
 		.from('used')
 		.select('id');

@@ -100,7 +100,14 @@ export async function correctBatch(
 				packs ?? 0,
 				await lotsOnHand(transaction, kitchen.id)
 			);
-			const counted = { leftover_g, sellable, packs, loose, stock, unweighedLines: unweighedDough(lines).length };
+			const counted = {
+				leftover_g,
+				sellable,
+				packs,
+				loose,
+				stock,
+				unweighedLines: unweighedDough(lines).length
+			};
 			await insertClosing(transaction, kitchen, batch, standing.number + 1, {
 				reason,
 				closedAt: utcNow(),

@@ -64,10 +64,7 @@ export async function createBatch(
 				position,
 				use_as: line.use,
 				stage: line.stage ?? '',
-				planned_g: onScale_g(
-					plan.factor * line.used_g,
-					kitchen.scaleDivision_g
-				),
+				planned_g: onScale_g(plan.factor * line.used_g, kitchen.scaleDivision_g),
 				most_g: line.most_g === null ? null : plan.factor * line.most_g,
 				to_weigh: line.toWeigh,
 				planned_uptake_g: isDough(line) ? null : plan.factor * uptakeOf_g(line)

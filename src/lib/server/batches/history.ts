@@ -12,7 +12,11 @@ export const isMade = ({ packsMade, isClosed, standing }: Made): boolean =>
 	isClosed || (standing.recorded && packsMade > 0);
 
 /** The same of a batch that was read whole. */
-export const wasMade = ({ packsMade, closed, recorded }: Pick<Batch, 'packsMade' | 'closed' | 'recorded'>): boolean =>
+export const wasMade = ({
+	packsMade,
+	closed,
+	recorded
+}: Pick<Batch, 'packsMade' | 'closed' | 'recorded'>): boolean =>
 	closed.length > 0 || (recorded && packsMade > 0);
 
 /** Whether the batch was made and no stage of it is off. */

@@ -17,7 +17,8 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 			)
 		)) as Row[];
 	return rows.map((row) => {
-		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } = batchFromRow(row);
+		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
+			batchFromRow(row);
 		return {
 			id,
 			code,

@@ -1,11 +1,4 @@
-import {
-	isRecorded,
-	lineStanding,
-	lineTaken,
-	measuredOf,
-	packsMade,
-	recipeMade
-} from '$core/bench/batch.ts';
+import { isRecorded, lineStanding, lineTaken, measuredOf, packsMade, recipeMade } from '$core/bench/batch.ts';
 import { benchOf, type Bench } from '$core/bench/bench.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import { outcomesOf } from '$core/bench/standing.ts';
@@ -225,9 +218,7 @@ function ingredientsOf(
 		const ingredient = shelf.get(id);
 		const composition = compositions.get(compositionId);
 		if (!ingredient || !composition) continue;
-		const price = drawn
-			? drawn.priceOf(id, consumedOf(lines, id), ingredient.price)
-			: ingredient.price;
+		const price = drawn ? drawn.priceOf(id, consumedOf(lines, id), ingredient.price) : ingredient.price;
 		used.set(id, { ...ingredient, price, per100g: composition.per100g });
 	}
 	return [...used.values()];

@@ -95,9 +95,7 @@ export async function recentSummaries(
 
 /** Batches that are planned or on the bench, newest first. */
 export async function summariesOnBench(db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<BatchSummary[]> {
-	const rows = (await summaries(db, kitchen.id)
-		.where('b.packs_made', 0)
-		.whereNull('b.closed_at')) as Row[];
+	const rows = (await summaries(db, kitchen.id).where('b.packs_made', 0).whereNull('b.closed_at')) as Row[];
 	return rows.map(fromRow);
 }
 
@@ -105,6 +103,8 @@ export async function summariesOnBench(db: Database, kitchen: Pick<Kitchen, 'id'
 export async function countMade(db: Database, kitchenId: string): Promise<number> {
 	const row = (await db('batches')
 		.where('kitchen_id', kitchenId)
-		.first(db.raw('COUNT(*) - COALESCE(SUM(packs_made = 0 AND closed_at IS NULL), 0) AS made'))) as unknown as Row;
+		.first(
+			db.raw('COUNT(*) - COALESCE(SUM(packs_made = 0 AND closed_at IS NULL), 0) AS made')
+		)) as unknown as Row;
 	return Number(row.made);
 }

@@ -16,8 +16,13 @@ const FIGURES: Record<Trend['key'], (standing: BatchSummary['standing']) => numb
 const SIZE_CHANGE = 0.2;
 
 /** How the figures of the batches made of a formula went; `nameOf` gives the name of equipment. */
-export function trendsOf(newestFirst: readonly BatchSummary[], nameOf: (equipment: string) => string): Trend[] {
-	const oldest = newestFirst.filter((batch) => isMade(batch) && batch.standing.doughMass_g !== null).toReversed();
+export function trendsOf(
+	newestFirst: readonly BatchSummary[],
+	nameOf: (equipment: string) => string
+): Trend[] {
+	const oldest = newestFirst
+		.filter((batch) => isMade(batch) && batch.standing.doughMass_g !== null)
+		.toReversed();
 	return (Object.keys(FIGURES) as Trend['key'][]).map((key) => {
 		const points = oldest.flatMap((batch, index): TrendPoint[] => {
 			const value = FIGURES[key](batch.standing);

@@ -124,7 +124,11 @@ function timed<E extends Entry>(entry: E): E {
 }
 
 /** When the batch was begun, where nobody noted it: at its first entry, if that was on its day. */
-function beginning(kitchen: Kitchen, batch: Pick<Batch, 'beganAt' | 'madeOn'>, added: readonly Entry[]): Record<string, unknown> {
+function beginning(
+	kitchen: Kitchen,
+	batch: Pick<Batch, 'beganAt' | 'madeOn'>,
+	added: readonly Entry[]
+): Record<string, unknown> {
 	const [first] = added.map((entry) => entry.at).sort();
 	if (batch.beganAt !== null || first === undefined) return {};
 	const at = fromDate(new Date(first), kitchen.timeZone);
@@ -133,4 +137,3 @@ function beginning(kitchen: Kitchen, batch: Pick<Batch, 'beganAt' | 'madeOn'>, a
 		? { began_at: `${two(at.hour)}:${two(at.minute)}` }
 		: {};
 }
-

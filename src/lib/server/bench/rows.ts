@@ -47,8 +47,7 @@ export async function entriesOfBatches(
 			.where('e.kitchen_id', kitchenId)
 			.whereIn('e.batch_id', [...batchIds])
 			.select('e.*');
-		if (asked === 'open')
-			query.join('batches as b', 'b.id', 'e.batch_id').whereNull('b.closed_at');
+		if (asked === 'open') query.join('batches as b', 'b.id', 'e.batch_id').whereNull('b.closed_at');
 		return (await query) as Row[];
 	};
 	const [weighings, events] = await Promise.all([of('weighings'), of('batch_events')]);

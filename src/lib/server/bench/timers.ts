@@ -18,33 +18,29 @@ export async function runningSteps(db: Database, kitchenId: string): Promise<Run
 		.whereNull('b.closed_at')
 		.where('b.updated_at', '>', since.replace('T', ' ').replace('Z', ''))
 		.whereRaw("JSON_LENGTH(s.standing, '$.running') > 0")
-		.select(
-			'b.id',
-			'b.code',
-			'f.name',
-			'v.steps',
-			's.standing'
-		)) as Row[];
+		.select('b.id', 'b.code', 'f.name', 'v.steps', 's.standing')) as Row[];
 	return rows
 		.flatMap((row) =>
-			(JSON.parse(String(row.standing)) as BatchStanding).running.flatMap(({ step: number, begunAt }): RunningStep[] => {
-				const step = toList<Step>(row.steps)[number];
-				if (!step || begunAt < since) return [];
-				const { kind, text, minutesLow, minutesHigh } = step;
-				return [
-					{
-						batchId: String(row.id),
-						code: String(row.code),
-						name: String(row.name),
-						step: number,
-						kind,
-						text,
-						minutesLow,
-						minutesHigh,
-						begunAt
-					}
-				];
-			})
+			(JSON.parse(String(row.standing)) as BatchStanding).running.flatMap(
+				({ step: number, begunAt }): RunningStep[] => {
+					const step = toList<Step>(row.steps)[number];
+					if (!step || begunAt < since) return [];
+					const { kind, text, minutesLow, minutesHigh } = step;
+					return [
+						{
+							batchId: String(row.id),
+							code: String(row.code),
+							name: String(row.name),
+							step: number,
+							kind,
+							text,
+							minutesLow,
+							minutesHigh,
+							begunAt
+						}
+					];
+				}
+			)
 		)
 		.toSorted((a, b) => (a.begunAt < b.begunAt ? -1 : 1));
 }

@@ -4,7 +4,6 @@ import type { Database } from '../db/connection.ts';
 import type { DecisionForm } from '../edge/contact.ts';
 import { refuse } from '../errors.ts';
 import { keepDecision } from './decisions.ts';
-import type { KeptDecision } from '../../batch/contact.ts';
 import type { Contact } from '../../batch/contact.ts';
 
 /**

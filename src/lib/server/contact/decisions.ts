@@ -1,5 +1,4 @@
 import type { KeptDecision } from '../../batch/contact.ts';
-import type { ContactDecision } from '$core/allergens/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, newId, utcNow, type Row } from '../rows.ts';
 

@@ -1,5 +1,4 @@
 import type { DayMaking } from '../../batch/contact.ts';
-import type { Making } from '$core/allergens/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
 import { groupBy, type Row } from '../rows.ts';

@@ -4,7 +4,6 @@ import {
 	dayProposals,
 	isDeclarable,
 	unconfirmedBefore,
-	type ContactStanding,
 	type Proposal
 } from '$core/allergens/contact.ts';
 import { rulesOf } from '$core/rules/index.ts';
@@ -20,7 +19,6 @@ import type { Row } from '../rows.ts';
 import { cleansOn } from './cleans.ts';
 import type { RecordedClean } from '../../batch/contact.ts';
 import { decisionsByProduct } from './decisions.ts';
-import type { KeptDecision } from '../../batch/contact.ts';
 import { handledBy, joined } from './handled.ts';
 import { makingsOn } from './makings.ts';
 import type { DayMaking } from '../../batch/contact.ts';

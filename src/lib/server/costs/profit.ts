@@ -3,12 +3,10 @@ import {
 	batchProfit,
 	feesByBatch,
 	sellingDays,
-	type BatchProfit,
 	type DayOfBatch,
 	type SellingDay
 } from '$core/cost/profit.ts';
 import { Money } from '$core/cost/money.ts';
-import type { WholeCost } from '$core/cost/whole.ts';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';

@@ -6,7 +6,11 @@ import type { Database } from './connection.ts';
  * Inserts a row whose id came with the form: one that was sent before is left as it is. Another unique key that is
  * taken stays an error.
  */
-export async function insertOnce(db: Database, table: string, row: Row & { id: string; kitchen_id: string }): Promise<void> {
+export async function insertOnce(
+	db: Database,
+	table: string,
+	row: Row & { id: string; kitchen_id: string }
+): Promise<void> {
 	try {
 		await db(table).insert(row);
 	} catch (error) {

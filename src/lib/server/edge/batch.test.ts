@@ -47,6 +47,12 @@ describe('a batch form', () => {
 		});
 	});
 
+	it('takes a line that nobody weighed as just that', () => {
+		const form = batchForm.validate({ ...BATCH, lines: [{ id: ID, grams: '', uptake: '' }] })
+			.value as BatchForm;
+		expect(batchInput(form).lines).toEqual([{ id: ID, grams: null, uptake_g: null }]);
+	});
+
 	it.each([
 		['ballCount', { ballCount: '0' }, 'from 1 to'],
 		['rejects', { rejects: '' }, 'empty'],

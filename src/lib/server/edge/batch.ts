@@ -33,17 +33,18 @@ export interface BatchForm {
 	leftover: number | null;
 	ballWeights: number[];
 	finishedWeights: number[];
-	lines: { id: string; grams: number; uptake: number | null }[];
+	/** Null where nobody weighed it. */
+	lines: { id: string; grams: number | null; uptake: number | null }[];
 }
 
 const MOST_PIECES = 100_000;
 
 const line = Joi.object({
 	id: id('open the batch again'),
-	grams: grams(),
+	grams: grams({ optional: true }),
 	uptake: grams({ optional: true })
 }).custom((value: BatchForm['lines'][number], helpers) =>
-	value.uptake !== null && value.uptake > value.grams
+	value.uptake !== null && value.grams !== null && value.uptake > value.grams
 		? helpers.message({ custom: 'what stayed on the pieces is more than what was used up' })
 		: value
 );

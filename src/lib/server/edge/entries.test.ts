@@ -30,9 +30,15 @@ describe('a weighing', () => {
 		['of a line, by its id', { what: 'line', lineId: ID }],
 		['of a line out of a lot', { what: 'line', lineId: ID, lotId: ID }],
 		['that corrects another', { corrects: ID, by: 'typed' }],
-		['that is withdrawn', { corrects: ID, grams: null }]
+		['that is withdrawn', { corrects: ID, grams: null }],
+		['that has no number yet', { number: null }]
 	])('%s is taken', (_, more) => {
 		expect(wrong({ ...WEIGHING, ...more })).toBeUndefined();
+	});
+
+	it('has no number but the server’s: what a device says of one is not listened to', () => {
+		const { value } = entriesForm.validate({ entries: [{ ...WEIGHING, number: 7 }] });
+		expect(value?.entries).toEqual([WEIGHING]);
 	});
 
 	it.each([

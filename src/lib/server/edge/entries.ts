@@ -22,12 +22,15 @@ const at = () =>
 		.isoDate()
 		.required();
 const orNull = (schema: Joi.Schema) => schema.allow(null).required();
+/** The server numbers what it keeps, whatever a device says of it. */
+const number = () => Joi.any().strip();
 const pieces = () => Joi.number().integer().min(0).max(MOST_PIECES);
 
 const weighing = Joi.object({
 	kind: Joi.valid('weighing').required(),
 	id: entryId(),
 	at: at(),
+	number: number(),
 	what: Joi.valid(...WEIGHED).required(),
 	lineId: Joi.when('what', {
 		is: Joi.valid(...OF_A_LINE),
@@ -79,6 +82,7 @@ const event = Joi.object({
 	kind: Joi.valid('event').required(),
 	id: entryId(),
 	at: at(),
+	number: number(),
 	happening: happening.required(),
 	voids: Joi.when('happening.name', {
 		is: 'void',
@@ -89,7 +93,7 @@ const event = Joi.object({
 	})
 });
 
-/** Entries of a batch as a device sends them. */
+/** Entries of a batch as a device sends them, without a number yet. */
 export const entriesForm = Joi.object<{ entries: Entry[] }>({
 	entries: Joi.array().items(weighing, event).max(MOST_ENTRIES).required()
 });

@@ -206,7 +206,9 @@ export function formulaInput(form: FormulaForm): FormulaInput {
 	};
 }
 
-export const discardForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(1).required() });
+export const discardForm = Joi.object<{ version: number }>({
+	version: Joi.number().integer().min(1).required()
+});
 
 export const rememberForm = Joi.object<{ said: string; ingredient: string }>({
 	said: Joi.string().max(300).required(),

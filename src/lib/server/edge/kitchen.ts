@@ -121,7 +121,12 @@ export const newForm = Joi.object<{
 	scaleDivision: grams({ positive: true })
 });
 
-export const ratesForm = Joi.object<{ id: string; validFrom: string; tariff: string | null; labour: string | null }>({
+export const ratesForm = Joi.object<{
+	id: string;
+	validFrom: string;
+	tariff: string | null;
+	labour: string | null;
+}>({
 	id: id('open the page again'),
 	validFrom: day(),
 	tariff: money({ optional: true }),

@@ -64,7 +64,9 @@ export function labelDesign(form: LabelForm): LabelDesign {
 	};
 }
 
-export const approveForm = Joi.object<{ version: number }>({ version: Joi.number().integer().min(0).required() });
+export const approveForm = Joi.object<{ version: number }>({
+	version: Joi.number().integer().min(0).required()
+});
 
 export const checkForm = Joi.object<{ id: string; declared: number; lot: number; packs: number[] }>({
 	id: id('open the label again'),

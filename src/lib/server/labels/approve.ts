@@ -3,7 +3,7 @@ import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 import { getLabel } from './read.ts';
-import type { FrozenFacts, LabelRevision } from '../../label/types.ts';
+import type { FrozenFacts } from '../../label/types.ts';
 
 /**
  * Freezes a product's label as it stands at record `version`: what it says, the facts behind it without
@@ -53,17 +53,4 @@ export async function approveLabel(
 			throw error;
 		});
 	return number;
-}
-
-/** One approved revision of a product's label. Throws `NotFound`. */
-export async function getRevision(
-	db: Database,
-	kitchen: Kitchen,
-	productId: string,
-	number: number
-): Promise<LabelRevision> {
-	const { revisions } = await getLabel(db, kitchen, productId);
-	const found = revisions.find((revision) => revision.number === number);
-	if (!found) refuse('', 'this label was not approved under that number');
-	return found;
 }

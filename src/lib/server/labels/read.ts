@@ -2,7 +2,7 @@ import type { Recipe } from '$core/formula/types.ts';
 import { otherRules } from '$core/rules/index.ts';
 import { contactBlocks, labelBlocks } from '$core/label/blocks.ts';
 import { compareLabels } from '$core/label/compare.ts';
-import { labelContent, type LabelContent, type LabelDesign } from '$core/label/content.ts';
+import { labelContent, type LabelDesign } from '$core/label/content.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { worded } from '$core/label/wording.ts';
 import { recommendFromPieces } from '$core/netquantity/recommend.ts';
@@ -29,7 +29,8 @@ import { pricePacks } from '../prices.ts';
 import type { Product } from '../../formula/product.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { coreShelf } from '../shelf.ts';
-import type { Label, LabelRevision } from '../../label/types.ts';
+import type { Label } from '../../label/types.ts';
+import { readRevisions } from './revisions.ts';
 
 /** What a label begins with: room for the standard panel beside the words. */
 const USUAL_SIZE = { width_mm: 127, height_mm: 190.5 };
@@ -56,9 +57,7 @@ export async function listLabels(
 		const others = await readLabels(db, { ...kitchen, rules }, { recent });
 		labels.push(...others.filter((label) => ids.has(label.product.id)));
 	}
-	return labels.toSorted((a, b) =>
-		a.product.name.localeCompare(b.product.name)
-	);
+	return labels.toSorted((a, b) => a.product.name.localeCompare(b.product.name));
 }
 
 /** The label of one product by the kitchen's rule set, or by the one its `rules` are set to. Throws `NotFound`. */
@@ -88,7 +87,7 @@ async function readLabels(
 				? listSummaries(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
 				: recentSummaries(db, kitchen)),
 		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
-		readRevisions(db, kitchen),
+		readRevisions(db, kitchen, productId),
 		getProfile(db, kitchen.id)
 	]);
 	const shelf = [...coreShelf(ingredients, packs, today(kitchen), kitchen.rules).values()];
@@ -210,7 +209,10 @@ function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
 }
 
 /** What the newest batches that square bear out: a declaration, and what a ball weight is worked out from. */
-function weighed(batches: readonly BatchSummary[], product: Product): Pick<Label, 'recommended' | 'ballBasis'> {
+function weighed(
+	batches: readonly BatchSummary[],
+	product: Product
+): Pick<Label, 'recommended' | 'ballBasis'> {
 	const newest = batches
 		.filter((batch) => batch.productId === product.id && squares(batch))
 		.slice(0, HISTORY_BATCHES);
@@ -237,31 +239,5 @@ function weighed(batches: readonly BatchSummary[], product: Product): Pick<Label
 	};
 }
 
-/** What labels did not say yet when the first were approved. */
-const LATER_ADDED = { mayContain: null, localLeast_pt: null, barcode: null };
-
 /** What the first designs had not decided yet. */
 const LATER_DECIDED = { food: '', leavePanelOut: false, packArea_cm2: null, barcode: '' };
-
-/** Every revision of the kitchen by product, newest first. */
-async function readRevisions(db: Database, kitchen: Kitchen): Promise<Map<string, LabelRevision[]>> {
-	const rows = (await db('label_revisions as r')
-		.join('labels as l', 'l.id', 'r.label_id')
-		.join('formula_versions as v', 'v.id', 'r.formula_version_id')
-		.where({ 'r.kitchen_id': kitchen.id, 'l.rules': kitchen.rules })
-		.orderBy('r.number', 'desc')
-		.select('r.*', 'l.product_id', 'v.number as formula_number')) as Row[];
-	const byProduct = groupBy(rows, (row) => String(row.product_id));
-	return new Map([...byProduct].map(([id, found]) => [id, found.map(revisionFromRow)]));
-}
-
-function revisionFromRow(row: Row): LabelRevision {
-	return {
-		id: String(row.id),
-		number: Number(row.number),
-		approvedAt: String(row.approved_at),
-		formulaNumber: Number(row.formula_number),
-		declared_g: Number(row.declared_g),
-		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) }
-	};
-}

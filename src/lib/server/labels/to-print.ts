@@ -6,7 +6,7 @@ import { refuseUnsaid } from '../contact/unsaid.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { getRevision } from './approve.ts';
+import { getRevision } from './revisions.ts';
 import type { LabelRevision } from '../../label/types.ts';
 
 /** An approved label with what a batch adds to it. */

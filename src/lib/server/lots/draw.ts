@@ -29,9 +29,7 @@ export async function settleDraws(
 	const lots = await lotsToDrawFrom(db, kitchenId, { id, madeOn, uses }, [...drawn.keys()]);
 	const moves = new Map<string, number>();
 	for (const used of uses) {
-		const of = lots.filter(
-			(lot) => lot.ingredientId === used.ingredientId && lot.material === used.material
-		);
+		const of = lots.filter((lot) => lot.ingredientId === used.ingredientId && lot.material === used.material);
 		const known = new Set(of.map((lot) => lot.id));
 		const only = (amounts: ReadonlyMap<string, number>) =>
 			new Map([...amounts].filter(([lotId]) => known.has(lotId)));
@@ -82,24 +80,26 @@ async function lotsToDrawFrom(
 	const rows = (await db('lots')
 		.where('kitchen_id', kitchenId)
 		.where((query) => {
-			query.where((at) => {
-				at.where('on_hand', '>', 0)
-					.where((then) => {
-						then.where('received_on', '<', madeOn).orWhere((same) => {
-							same.where('received_on', madeOn);
-							if (firstGone?.at) same.where('created_at', '<=', String(firstGone.at));
+			query
+				.where((at) => {
+					at.where('on_hand', '>', 0)
+						.where((then) => {
+							then.where('received_on', '<', madeOn).orWhere((same) => {
+								same.where('received_on', madeOn);
+								if (firstGone?.at) same.where('created_at', '<=', String(firstGone.at));
+							});
+						})
+						.where((of) => {
+							of.whereIn(
+								'ingredient_id',
+								uses.flatMap((used) => used.ingredientId ?? [])
+							).orWhereIn(
+								'material',
+								uses.flatMap((used) => used.material ?? [])
+							);
 						});
-					})
-					.where((of) => {
-						of.whereIn(
-							'ingredient_id',
-							uses.flatMap((used) => used.ingredientId ?? [])
-						).orWhereIn(
-							'material',
-							uses.flatMap((used) => used.material ?? [])
-						);
-					});
-			}).orWhereIn('id', concerned);
+				})
+				.orWhereIn('id', concerned);
 		})
 		.orderBy(['received_on', 'id'])
 		.forUpdate()

@@ -1,6 +1,6 @@
 import type { NamedDay } from '../../kitchen/today.ts';
 import { comingDays, WEEKS_BACK, type Sold } from '$core/selling/rhythm.ts';
-import { whatToMake, type DayToMake, type Supply, type ToMake } from '$core/selling/to-make.ts';
+import { whatToMake, type Supply } from '$core/selling/to-make.ts';
 import { parseDate } from '@internationalized/date';
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Batch } from '../../batch/types.ts';

@@ -23,9 +23,7 @@
 	let open = $state(false);
 
 	const rules = $derived(rulesOf(recipe.rules));
-	const names = $derived(
-		Object.fromEntries(rules.figures.map((figure) => [figure.key, figure.name]))
-	);
+	const names = $derived(Object.fromEntries(rules.figures.map((figure) => [figure.key, figure.name])));
 	const panel = $derived.by(() => {
 		const { panel, table } = rules.nutritionContent(facts, recipe.product.one);
 		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };

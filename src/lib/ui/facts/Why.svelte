@@ -31,9 +31,7 @@
 		{ value: 'cost', text: 'Cost of a pack' }
 	]);
 	const derivation = $derived(
-		open && figures.some((figure) => figure.key === asked)
-			? whyNutrient(recipe, facts, asked)
-			: null
+		open && figures.some((figure) => figure.key === asked) ? whyNutrient(recipe, facts, asked) : null
 	);
 	const nameOf = (id: string) => recipe.ingredients.find((each) => each.id === id)?.name ?? id;
 </script>

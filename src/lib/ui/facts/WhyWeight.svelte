@@ -37,8 +37,8 @@
 		{#if recipe.product.packPieces !== null}
 			<p>
 				{recipe.product.packPieces} in a pack weigh
-				<b class="figure">{fixed(recipe.product.packPieces * weights.finishedWeight_g, 1)}</b><span class="unit"
-					>g</span
+				<b class="figure">{fixed(recipe.product.packPieces * weights.finishedWeight_g, 1)}</b><span
+					class="unit">g</span
 				>.
 			</p>
 		{/if}

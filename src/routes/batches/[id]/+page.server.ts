@@ -5,7 +5,6 @@ import { decisionForm } from '$lib/server/edge/contact.ts';
 import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
-import { day, id, number, optionalText, text, timeOfDay, version } from '$lib/server/edge/fields.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { newId } from '$lib/server/rows.ts';
 import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';

@@ -2,7 +2,7 @@
 	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import { derive } from '$core/derive.ts';
-import type { Facts } from '$core/facts.ts';
+	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { ribbonFigures } from '$core/ribbon/ribbon.ts';
 	import type { Correction, ExplainFigures } from '$core/squaring/likelihood.ts';

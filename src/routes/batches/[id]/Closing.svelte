@@ -93,8 +93,7 @@
 				<tr
 					><th><span class="sr-only">Figure</span></th>{#each closed as closing (closing.number)}<th
 							class="number"
-							>{heading(closing)}<span class="text-quiet block text-xs"
-								>{dayTextOf(closing.closedAt)}</span
+							>{heading(closing)}<span class="text-quiet block text-xs">{dayTextOf(closing.closedAt)}</span
 							></th
 						>{/each}</tr
 				>

@@ -22,9 +22,7 @@
 	const form = draftForm<never>({ saved: 'Planned' });
 
 	const product = $derived(data.products.find((each) => each.id === draft.productId));
-	const dough_g = $derived(
-		doughMass_g(product?.lines ?? [])
-	);
+	const dough_g = $derived(doughMass_g(product?.lines ?? []));
 	/** What of the dough reaches the packs: as this kitchen's batches had it, or all. */
 	const share = $derived(product?.usualYield ?? 1);
 	const amount = $derived(by === 'packs' ? readCount(draft.factor) : readNumber(draft.factor));

@@ -6,7 +6,6 @@ import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.t
 import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
-import { id } from '$lib/server/edge/fields.ts';
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
 import { allFamilies } from '$lib/server/families.ts';
 import { discardDraft } from '$lib/server/formulas/drafts.ts';

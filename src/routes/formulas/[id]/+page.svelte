@@ -77,9 +77,7 @@
 		});
 		return flourShares(withMost, ingredientOf).hydration;
 	});
-	const flour_g = $derived(
-		bakersFigures(sound, ingredientOf).flour_g
-	);
+	const flour_g = $derived(bakersFigures(sound, ingredientOf).flour_g);
 	const family = $derived(data.families.find((each) => each.id === sheet.draft.family) ?? null);
 	const process = $derived(processOf(family, sheet.draft.choices));
 	const toWeigh = $derived(

@@ -43,9 +43,7 @@
 		if (!read.ok || !facts?.cost.perPack) return null;
 		return new Decimal(read.value).minus(facts.cost.perPack).toFixed(2);
 	});
-	const energy_kcal = $derived(
-		facts && recipe ? rulesOf(recipe.rules).energy_kcal(facts.energy) : null
-	);
+	const energy_kcal = $derived(facts && recipe ? rulesOf(recipe.rules).energy_kcal(facts.energy) : null);
 	const notices = $derived((facts?.notices ?? []).filter((notice) => notice.code !== 'no-finished-weight'));
 </script>
 

@@ -112,9 +112,7 @@
 								{#if source.use !== 'dough'}<span class="text-quiet text-sm">{USE_WORDS[source.use]}</span
 									>{/if}</td
 							>
-							<td class="number text-quiet"
-								>{plain(source.used_g, 2)}</td
-							>
+							<td class="number text-quiet">{plain(source.used_g, 2)}</td>
 							<td class="number text-quiet">{fixed(line.exact_g, 2)}</td>
 							<td class="number font-semibold">{fixed(line.shown_g, decimals)}<span class="unit">g</span></td>
 							<td class={['number', Math.abs(line.errorShare) > 0.02 && 'text-attention-ink font-semibold']}

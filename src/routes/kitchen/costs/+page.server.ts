@@ -1,6 +1,5 @@
 import { ratesForm, powerForm, feeForm } from '$lib/server/edge/kitchen.ts';
 import { saving } from '$lib/server/edge/actions.ts';
-import { day, id, money, number, text } from '$lib/server/edge/fields.ts';
 import { addFee, listFees } from '$lib/server/costs/fees.ts';
 import { addRates, listRates } from '$lib/server/costs/rates.ts';
 import { listEquipment, setPower } from '$lib/server/equipment.ts';
@@ -35,6 +34,11 @@ export const actions: Actions = {
 		for (const each of power) await setPower(db, kitchen.id, each.id, each.kw);
 	}),
 	fee: saving(feeForm, async ({ locals: { db, kitchen } }, { id, channel, validFrom, perDay, share }) => {
-		await addFee(db, kitchen.id, { channel, validFrom, perDay: perDay ?? '0', share: (share ?? 0) / 100 }, id);
+		await addFee(
+			db,
+			kitchen.id,
+			{ channel, validFrom, perDay: perDay ?? '0', share: (share ?? 0) / 100 },
+			id
+		);
 	})
 };

@@ -1,8 +1,5 @@
 import { openForm, newForm } from '$lib/server/edge/kitchen.ts';
-import type { RulesName } from '$core/formula/types.ts';
-import { MEASURE_SETS, type MeasureSet } from '$core/measure/units.ts';
 import { saving } from '$lib/server/edge/actions.ts';
-import { grams, id, optionalText, text } from '$lib/server/edge/fields.ts';
 import { beginKitchen, listKitchens, openKitchen } from '$lib/server/kitchens.ts';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,7 +1,6 @@
 import { tareForm } from '$lib/server/edge/kitchen.ts';
 import { json } from '@sveltejs/kit';
 import { orNotFound } from '$lib/server/edge/actions.ts';
-import { id } from '$lib/server/edge/fields.ts';
 import { rememberTare } from '$lib/server/equipment.ts';
 import type { RequestHandler } from './$types';
 

@@ -1,9 +1,8 @@
 import { approveForm, checkForm, printForm, rollForm } from '$lib/server/edge/label.ts';
 import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import type { PrinterState } from '$lib/label/printer.ts';
-import { listPrintJobs, printOnRoll, type PrintJobInput } from '$lib/server/labels/print-jobs.ts';
+import { listPrintJobs, printOnRoll } from '$lib/server/labels/print-jobs.ts';
 import { labelPrinter, type LabelPrinter } from '$lib/server/print/printer.ts';
-import { count, grams, gramsList, id, number } from '$lib/server/edge/fields.ts';
 import { refuse } from '$lib/server/errors.ts';
 import { listPackChecks, recordPackCheck } from '$lib/server/labels/pack-checks.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -71,25 +70,28 @@ export const actions: Actions = {
 		withDraft(request, printForm, async (job) => ({
 			outcome: await printOnRoll(db, underRules(home, url), thePrinter(), params.id, job)
 		})),
-	roll: saving(rollForm, async ({}, { width, height, labels }) => {
+	roll: saving(rollForm, async (_, { width, height, labels }) => {
 		await thePrinter().load({ width_mm: width, height_mm: height, labels });
 	}),
-	save: saving(labelForm, async ({ locals: { db, kitchen: home }, params, request, url }, form) => {
+	save: saving(labelForm, async ({ locals: { db, kitchen: home }, params, url }, form) => {
 		await saveLabel(db, underRules(home, url), params.id, form.version, labelDesign(form));
 	}),
-	check: saving(checkForm, async ({ locals: { db, kitchen: home }, params, request, url }, { id, declared, lot, packs }) => {
-		if (packs.length === 0) refuse('packs', 'weigh at least one pack');
-		if (packs.length > lot) refuse('lot', `less than the ${packs.length} packs weighed`);
-		await orNotFound(getLabel(db, underRules(home, url), params.id));
-		await recordPackCheck(db, home.id, {
-			id,
-			productId: params.id,
-			declared_g: declared,
-			lotPacks: lot,
-			packs_g: packs
-		});
-	}),
-	decide: saving(decisionForm, async ({ locals: { db, kitchen: home }, params, request, url }, decision) => {
+	check: saving(
+		checkForm,
+		async ({ locals: { db, kitchen: home }, params, url }, { id, declared, lot, packs }) => {
+			if (packs.length === 0) refuse('packs', 'weigh at least one pack');
+			if (packs.length > lot) refuse('lot', `less than the ${packs.length} packs weighed`);
+			await orNotFound(getLabel(db, underRules(home, url), params.id));
+			await recordPackCheck(db, home.id, {
+				id,
+				productId: params.id,
+				declared_g: declared,
+				lotPacks: lot,
+				packs_g: packs
+			});
+		}
+	),
+	decide: saving(decisionForm, async ({ locals: { db, kitchen: home }, params, url }, decision) => {
 		const { contact } = await getLabel(db, underRules(home, url), params.id);
 		await decide(db, home.id, params.id, contact, decision);
 	}),

@@ -180,7 +180,8 @@
 				rules={plain.rules}
 				profile={label.profile}
 				recommended={label.recommended}
-				packCost={facts?.cost.perPack ?? null}
+				perPiece={facts?.cost.perPiece ?? null}
+				packPieces={data.label.product.packPieces}
 				currency={data.kitchen.currency}
 			/>
 			<button class="button button-main mt-4" disabled={form.saving}>Save</button>

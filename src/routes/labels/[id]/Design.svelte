@@ -20,7 +20,9 @@
 		/** What the kitchen's own authority asks; null while nothing is noted. */
 		profile: LocalProfile | null;
 		recommended: Recommendation | null;
-		packCost: string | null;
+		/** Ingredients of one piece; null while nothing has a price. */
+		perPiece: string | null;
+		packPieces: number;
 		currency: string;
 	}
 	let {
@@ -31,7 +33,8 @@
 		rules,
 		profile,
 		recommended,
-		packCost,
+		perPiece,
+		packPieces,
 		currency
 	}: Props = $props();
 
@@ -48,8 +51,8 @@
 	}
 	const sentence = $derived(profile ? profileSentence(profile) : '');
 	const giveaway = $derived(
-		recommended && packCost
-			? giveawayPer100Packs(recommended.giveaway_g, recommended.meanPack_g, packCost)
+		recommended && perPiece
+			? giveawayPer100Packs(recommended.giveaway_g, recommended.meanPack_g, perPiece, packPieces)
 			: null
 	);
 </script>

@@ -28,7 +28,8 @@
 				!check.passes ? 'text-loss' : check.passesOwn ? 'text-squared' : 'text-attention-ink'
 			]}
 		>
-			{check.passes ? 'Passes' : 'Fails'} {rule.test}{check.passes && !check.passesOwn
+			{check.passes ? 'Passes' : 'Fails'}
+			{rule.test}{check.passes && !check.passesOwn
 				? ', but not yours: the mean is under what is declared'
 				: ''}
 		</p>
@@ -36,11 +37,10 @@
 	<ul class="mt-1 space-y-1 text-sm">
 		<li>
 			Mean of {plural(packs, 'pack')} less declared:
-			<b class="figure">{signed(check.meanError_g)} g</b>{#if check.sampleLimit_g > 0 && check.spread_g !== null}; the
-				sample grants t · s ÷ √{packs} = <span class="figure">{fixed(check.sampleLimit_g, 2)} g</span> (s = {fixed(
-					check.spread_g,
-					2
-				)} g), together
+			<b class="figure">{signed(check.meanError_g)} g</b
+			>{#if check.sampleLimit_g > 0 && check.spread_g !== null}; the sample grants t · s ÷ √{packs} =
+				<span class="figure">{fixed(check.sampleLimit_g, 2)} g</span>
+				(s = {fixed(check.spread_g, 2)} g), together
 				<span class="figure">{signed(check.meanError_g + check.sampleLimit_g)} g</span>{/if}:
 			{check.meanHolds ? 'not under 0, holds' : 'under 0, does not hold'}.
 		</li>
@@ -48,14 +48,14 @@
 			<li>
 				One pack may be short by {fixed(check.allowedShort_g, 1)} g: {check.tooShort.length === 0
 					? 'none is short by more'
-					: `${plural(check.tooShort.length, 'pack')} short by more, ${check.mayBeTooShort} may be`}{check.farTooShort.length > 0
+					: `${plural(check.tooShort.length, 'pack')} short by more, ${check.mayBeTooShort} may be`}{check
+					.farTooShort.length > 0
 					? `, ${plural(check.farTooShort.length, 'pack')} by more than twice that`
 					: ''}.
 			</li>
 		{/if}
 	</ul>
 	<p class="text-quiet mt-1 text-xs">
-		{rule.source}; your weights and
-		measures authority decides.
+		{rule.source}; your weights and measures authority decides.
 	</p>
 </div>

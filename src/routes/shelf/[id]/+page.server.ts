@@ -8,7 +8,6 @@ import {
 	ingredientForm,
 	ingredientInput,
 	measureForm,
-	MEASURES,
 	priceForm,
 	type IngredientForm
 } from '$lib/server/edge/ingredient.ts';

@@ -54,7 +54,8 @@ const roti =
 			ingredient: of('cumin'),
 			use: 'dough',
 			stage: 'Dry',
-			used_g: 15, uptake_g: null,
+			used_g: 15,
+			uptake_g: null,
 			said: '7 tsp cumin seed',
 			low_g: 13.3,
 			high_g: 16.8
@@ -63,7 +64,8 @@ const roti =
 			ingredient: of('beet'),
 			use: 'dough',
 			stage: 'Liquid',
-			used_g: 370, uptake_g: null,
+			used_g: 370,
+			uptake_g: null,
 			said: '2 ¾ cups grated beetroot',
 			low_g: 358,
 			high_g: 399
@@ -72,7 +74,8 @@ const roti =
 			ingredient: of('water'),
 			use: 'dough',
 			stage: 'Liquid',
-			used_g: 970, uptake_g: null,
+			used_g: 970,
+			uptake_g: null,
 			said: '1030 g warm water, keep 60 g back',
 			note: 'by feel',
 			most_g: 1030
@@ -91,7 +94,8 @@ const pita =
 			ingredient: of('yeast'),
 			use: 'dough',
 			stage: 'Dry',
-			used_g: 15, uptake_g: null,
+			used_g: 15,
+			uptake_g: null,
 			said: '2 packets dry yeast',
 			low_g: 14,
 			high_g: 14
@@ -102,7 +106,8 @@ const pita =
 			ingredient: of('honey'),
 			use: 'dough',
 			stage: 'Liquid',
-			used_g: 42, uptake_g: null,
+			used_g: 42,
+			uptake_g: null,
 			said: '2 tbsp honey',
 			low_g: 41,
 			high_g: 43
@@ -174,7 +179,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('salt'),
 				use: 'dough',
 				stage: 'Dry',
-				used_g: 30, uptake_g: null,
+				used_g: 30,
+				uptake_g: null,
 				said: '5 tsp salt',
 				low_g: 27.5,
 				high_g: 31.5
@@ -183,7 +189,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('avocado'),
 				use: 'dough',
 				stage: 'Fat',
-				used_g: 150, uptake_g: null,
+				used_g: 150,
+				uptake_g: null,
 				said: '⅔ cup avocado oil',
 				low_g: 144,
 				high_g: 146.7
@@ -192,7 +199,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 				ingredient: of('water'),
 				use: 'dough',
 				stage: 'Liquid',
-				used_g: 1180, uptake_g: null,
+				used_g: 1180,
+				uptake_g: null,
 				said: '5 cups warm water',
 				note: '40 °C'
 			},

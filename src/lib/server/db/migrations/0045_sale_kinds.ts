@@ -55,7 +55,7 @@ export async function down(knex: Knex): Promise<void> {
 	await knex.raw('DELETE FROM sales WHERE voids_id IN (SELECT id FROM (?) AS other)', [other]);
 	await knex.raw("DELETE FROM sales WHERE kind NOT IN ('sale', 'void') ORDER BY id DESC");
 	// The keys of the references stand on these indexes: they get others of their own first.
-	await knex.schema.alterTable('sales', (table) => table.index(['kitchen_id', 'batch_id'], 'sales_batch'));
+	await knex.raw('CREATE INDEX IF NOT EXISTS sales_batch ON sales (kitchen_id, batch_id)');
 	await knex.schema.alterTable('sales', (table) => {
 		table.dropForeign(['kitchen_id', 'returns_id']);
 		table.dropIndex(['kitchen_id', 'checkout_id']);

@@ -14,9 +14,7 @@ export async function up(knex: Knex): Promise<void> {
 export async function down(knex: Knex): Promise<void> {
 	await knex.raw('ALTER TABLE batches DROP CONSTRAINT batches_sold');
 	// The key of the reference to products may stand on the index: it gets one of its own first.
-	await knex.schema.alterTable('batches', (table) =>
-		table.index(['kitchen_id', 'product_id'], 'batches_product')
-	);
+	await knex.raw('CREATE INDEX IF NOT EXISTS batches_product ON batches (kitchen_id, product_id)');
 	await knex.schema.alterTable('batches', (table) => {
 		table.dropIndex(['kitchen_id', 'product_id', 'made_on']);
 		table.dropColumn('packs_given');

@@ -6,7 +6,7 @@ import { listProducts } from '../../products.ts';
 import type { Product } from '../../../formula/product.ts';
 import { toMoney, type Row } from '../../rows.ts';
 import type { ReadRow } from './read.ts';
-import type { PastSale, RowProblem } from '../../../sales/past.ts';
+import type { PastSale } from '../../../sales/past.ts';
 
 /** A batch with what is left of it while rows are planned. */
 interface BatchAtHand {

@@ -25,7 +25,9 @@
 	const made = $derived(base && asMade ? suppose(base, asMade) : null);
 	const packs = $derived(base?.packs ?? made?.packs ?? 0);
 	const whole = $derived(
-		base && made ? wholeCost({ ...made, packs, product: made.recipe.product }, base.working, data.rates) : null
+		base && made
+			? wholeCost({ ...made, packs, product: made.recipe.product }, base.working, data.rates)
+			: null
 	);
 	const unpriced = $derived(made?.cost.unpriced ?? []);
 	const nameOf = (id: string) => base?.recipe.ingredients.find((each) => each.id === id)?.name ?? id;
@@ -56,7 +58,8 @@
 		{#if base.batch}
 			As batch <a href="/batches/{base.batch.id}" class="figure underline">{base.batch.code}</a> was made on {dayText(
 				base.batch.madeOn
-			)}: {plural(made.sellable, 'piece')} to sell, {plural(packs, 'pack')} of {base.recipe.product.packPieces}.
+			)}: {plural(made.sellable, 'piece')} to sell, {plural(packs, 'pack')} of {base.recipe.product
+				.packPieces}.
 		{:else}
 			As planned, at today’s prices: no batch of it is made yet.
 		{/if}

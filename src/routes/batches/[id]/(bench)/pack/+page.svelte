@@ -64,7 +64,9 @@
 	});
 
 	const packs = $derived(session.bench.readings('pack').map((reading) => reading.grams));
-	const check = $derived(label ? checkPacks(rulesOf(data.kitchen.rules).packs, label.declared_g, packs) : null);
+	const check = $derived(
+		label ? checkPacks(rulesOf(data.kitchen.rules).packs, label.declared_g, packs) : null
+	);
 	const isPack = (entry: { kind: string; what?: string }) =>
 		entry.kind === 'weighing' && entry.what === 'pack';
 	const day = $derived(session.bench.bestBefore);

@@ -1,0 +1,63 @@
+import type { LabelContent } from '$core/label/content.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
+import type { LabelRevision } from '../../label/types.ts';
+import type { Database } from '../db/connection.ts';
+import { NotFound } from '../errors.ts';
+import { groupBy, type Row } from '../rows.ts';
+
+/** What labels did not say yet when the first were approved. */
+const LATER_ADDED = { mayContain: null, localLeast_pt: null, barcode: null };
+
+function fromRow(row: Row): LabelRevision {
+	return {
+		id: String(row.id),
+		number: Number(row.number),
+		approvedAt: String(row.approved_at),
+		formulaNumber: Number(row.formula_number),
+		declared_g: Number(row.declared_g),
+		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) }
+	};
+}
+
+function revisionRows(db: Database, kitchen: Kitchen) {
+	return db('label_revisions as r')
+		.join('labels as l', 'l.id', 'r.label_id')
+		.join('formula_versions as v', 'v.id', 'r.formula_version_id')
+		.where({ 'r.kitchen_id': kitchen.id, 'l.rules': kitchen.rules })
+		.orderBy('r.number', 'desc')
+		.select(
+			'r.id',
+			'r.number',
+			'r.approved_at',
+			'r.declared_g',
+			'r.content',
+			'l.product_id',
+			'v.number as formula_number'
+		);
+}
+
+/** Every revision of the kitchen, or of one product, by product, newest first. */
+export async function readRevisions(
+	db: Database,
+	kitchen: Kitchen,
+	productId?: string
+): Promise<Map<string, LabelRevision[]>> {
+	const query = revisionRows(db, kitchen);
+	if (productId) query.where('l.product_id', productId);
+	const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
+	return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
+}
+
+/** One approved revision of a product's label, as it was frozen. Throws `NotFound`. */
+export async function getRevision(
+	db: Database,
+	kitchen: Kitchen,
+	productId: string,
+	number: number
+): Promise<LabelRevision> {
+	const row = (await revisionRows(db, kitchen)
+		.where({ 'l.product_id': productId, 'r.number': number })
+		.first()) as Row | undefined;
+	if (!row) throw new NotFound('this label was not approved under that number');
+	return fromRow(row);
+}
