@@ -96,7 +96,7 @@ describe('a formula as it is typed', () => {
 
 	it('counts a line that the batch weighs as none yet', () => {
 		expect(read([...whole, line('water', '', { toWeigh: true })]).parts?.lines[2]).toMatchObject({
-			grams: 0
+			used_g: 0
 		});
 	});
 });

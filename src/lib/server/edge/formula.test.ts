@@ -9,7 +9,7 @@ const LINE = {
 	ingredient: ID,
 	use: 'dough',
 	stage: 'Dry',
-	used_g: '1 kg',
+	grams: '1 kg',
 	uptake: '',
 	most: '',
 	low_g: null,

@@ -100,7 +100,7 @@ describe('an ingredient form', () => {
 });
 
 describe('a price', () => {
-	const PRICE = { amount: '24', grams: '24 kg', usable: '95', boughtOn: '2026-03-14', supplier: '' };
+	const PRICE = { id: ID, amount: '24', grams: '24 kg', usable: '95', boughtOn: '2026-03-14', supplier: '' };
 	it('is read exactly', () => {
 		expect(priceForm.validate(PRICE).value).toMatchObject({ amount: '24', grams: 24000, usable: 95 });
 	});
