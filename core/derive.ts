@@ -130,10 +130,17 @@ function assumedUptakes(lines: readonly Line[], ingredientOf: (id: string) => In
 	}));
 }
 
-function compositionNotices(ingredient: Ingredient): Notice[] {
-	return compositionWarnings(ingredient.per100g, ingredient.kind).map((warning) => ({
-		code: warning.code,
-		message: `${ingredient.name}: ${warning.message}`,
-		ingredient: ingredient.id
+/** Doubts by composition: a shelf is derived from again with every keystroke, and stays what it is meanwhile. */
+const known = new WeakMap<Ingredient['per100g'], { name: string; kind: string; notices: Notice[] }>();
+
+function compositionNotices({ id, name, kind, per100g }: Ingredient): Notice[] {
+	const before = known.get(per100g);
+	if (before?.name === name && before.kind === kind) return before.notices;
+	const notices = compositionWarnings(per100g, kind).map(({ code, message }): Notice => ({
+		code,
+		message: `${name}: ${message}`,
+		ingredient: id
 	}));
+	known.set(per100g, { name, kind, notices });
+	return notices;
 }

@@ -1,6 +1,6 @@
 import type { Decimal } from 'decimal.js';
 import type { Ingredient, Line, Price, Product, Recipe } from '../formula/types.ts';
-import { Money, sumMoney } from './money.ts';
+import { Money, safelyFixed, sumMoney } from './money.ts';
 
 /** What a batch cost, as decimal strings in the file's currency; null when nothing can be said. */
 export interface Cost {
@@ -50,6 +50,32 @@ export function ingredientCosts({ ingredients, formula }: Recipe): IngredientCos
 }
 
 /**
+ * The same figures by binary numbers, which takes a hundredth of the time; null where one of them is so near to a half
+ * of its last place that only exact decimals tell which way it goes.
+ */
+function quickCost(
+	used: readonly Line[],
+	ingredientOf: (id: string) => Ingredient,
+	sellable: number,
+	{ packPieces, materials }: Pick<Product, 'packPieces' | 'materials'>
+): Omit<Cost, 'unpriced'> | null {
+	let batch = 0;
+	for (const line of used) {
+		const { price } = ingredientOf(line.ingredient);
+		if (price) batch += (Number(price.amount) / (price.grams * price.usable)) * line.used_g;
+	}
+	const bag = materials.reduce((sum, material) => sum + Number(material.cost), 0);
+	const perPiece = sellable > 0 ? batch / sellable : null;
+	const texts = {
+		batch: safelyFixed(batch, 4),
+		perPiece: perPiece === null ? '' : safelyFixed(perPiece, 4),
+		perPack: perPiece === null || packPieces === null ? '' : safelyFixed(perPiece * packPieces + bag, 2)
+	};
+	if (texts.batch === null || texts.perPiece === null || texts.perPack === null) return null;
+	return { batch: texts.batch, perPiece: texts.perPiece || null, perPack: texts.perPack || null };
+}
+
+/**
  * Ingredient cost of a batch, of one sellable piece and of one pack with its materials (section 11).
  * Rejects and residue are paid for by what can be sold.
  */
@@ -63,9 +89,11 @@ export function batchCost(
 	const unpriced = [...new Set(used.map((line) => line.ingredient))]
 		.filter((id) => !ingredientOf(id).price)
 		.sort();
-	const priced = lineCosts(used, ingredientOf).filter((cost) => cost !== null);
-	if (priced.length === 0) return { batch: null, perPiece: null, perPack: null, unpriced };
-	const batch = priced.reduce((sum, cost) => sum.plus(cost), new Money(0));
+	if (!used.some((line) => ingredientOf(line.ingredient).price))
+		return { batch: null, perPiece: null, perPack: null, unpriced };
+	const quick = quickCost(used, ingredientOf, sellable, { packPieces, materials });
+	if (quick) return { ...quick, unpriced };
+	const batch = sumMoney(lineCosts(used, ingredientOf).map((cost) => cost ?? 0));
 	const perPiece = sellable > 0 ? batch.div(sellable) : null;
 	const bag = sumMoney(materials.map((material) => material.cost));
 	return {

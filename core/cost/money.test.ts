@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apportion, Money, sumMoney } from './money.ts';
+import { apportion, Money, safelyFixed, sumMoney } from './money.ts';
 
 const text = (parts: ReturnType<typeof apportion>) => parts.map((part) => part.toFixed(2));
 const of = (...amounts: string[]) => amounts.map((amount) => new Money(amount));
@@ -59,5 +59,41 @@ describe('apportion', () => {
 				expect(sumMoney(given.toReversed()).toFixed(2)).toBe(sumMoney(given.toSorted()).toFixed(2));
 			})
 		);
+	});
+});
+
+describe('an amount computed in binary', () => {
+	it('prints as the exact one does, or says that it cannot tell', () => {
+		fc.assert(
+			fc.property(
+				fc.array(fc.tuple(fc.integer({ min: 0, max: 5_000_000 }), fc.integer({ min: 1, max: 50_000 })), {
+					minLength: 1,
+					maxLength: 40
+				}),
+				(lines) => {
+					const binary = lines.reduce((sum, [cents, grams]) => sum + (cents / 100 / 25_000) * grams, 0);
+					const exact = sumMoney(
+						lines.map(([cents, grams]) => new Money(cents).div(100).div(25_000).times(grams))
+					);
+					for (const places of [2, 4] as const) {
+						const text = safelyFixed(binary, places);
+						if (text !== null) expect(text).toBe(exact.toFixed(places));
+					}
+				}
+			)
+		);
+	});
+
+	it.each([0.125, 2.675, 1e9, -1, NaN])('%d is left to exact decimals', (amount) => {
+		expect(safelyFixed(amount, 2)).toBeNull();
+	});
+
+	it.each([
+		[0, '0.00'],
+		[0.1249, '0.12'],
+		[0.1251, '0.13'],
+		[12.999, '13.00']
+	])('%d is %s', (amount, text) => {
+		expect(safelyFixed(amount, 2)).toBe(text);
 	});
 });

@@ -8,6 +8,22 @@ export function sumMoney(amounts: readonly (string | Decimal)[]): Decimal {
 	return amounts.reduce<Decimal>((sum, amount) => sum.plus(amount), new Money(0));
 }
 
+/** Binary sums of a few hundred amounts are off by far less than this share of themselves. */
+const NOISE = 1e-12;
+
+/**
+ * An amount that was computed in binary, to `places` decimals with halves away from zero; null where it is too large,
+ * below zero, or so near to a half that its noise could decide.
+ */
+export function safelyFixed(amount: number, places: 2 | 4): string | null {
+	const units = amount * 10 ** places;
+	if (!(units >= 0 && units < 1e10)) return null;
+	const whole = Math.floor(units);
+	if (Math.abs(units - whole - 0.5) <= Math.max(1, units) * NOISE) return null;
+	const text = String(units - whole > 0.5 ? whole + 1 : whole).padStart(places + 1, '0');
+	return `${text.slice(0, -places)}.${text.slice(-places)}`;
+}
+
 /**
  * Parts rounded to `places` decimals so that they add up to `total`, which is rounded already: what is
  * missing or over goes, a unit each, to those whose rounding was furthest off.

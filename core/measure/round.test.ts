@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { mean, roundTo, settled } from './round.ts';
 
@@ -27,6 +28,20 @@ describe('roundTo', () => {
 it('settled takes binary noise away', () => {
 	expect(settled(0.1 + 0.2)).toBe(0.3);
 	expect(settled(1.1 * 1.1)).toBe(1.21);
+});
+
+it('settled is what twelve digits of text read as, for every number', () => {
+	const same = (value: number) => Object.is(settled(value) + 0, Number(value.toPrecision(12)) + 0);
+	fc.assert(fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), same), { numRuns: 2000 });
+	fc.assert(fc.property(fc.double({ min: -1e7, max: 1e7, noNaN: true }), same), { numRuns: 5000 });
+	// Halves of the last digit, and the next numbers to either side of powers of ten.
+	const halves = fc
+		.tuple(fc.integer({ min: 1e11, max: 1e12 - 1 }), fc.integer({ min: 0, max: 17 }))
+		.map(([digits, power]) => Number(`${digits}5e-${power + 1}`));
+	fc.assert(fc.property(halves, same), { numRuns: 5000 });
+	for (let power = -7; power <= 12; power++)
+		for (const off of [-2, -1, 0, 1, 2])
+			expect(same(Number(`1e${power}`) * (1 + off * Number.EPSILON)), `1e${power}`).toBe(true);
 });
 
 it('the mean of nothing is null', () => {

@@ -16,27 +16,35 @@ export function rawNutrients(
 	shares: readonly Share[],
 	ingredientOf: (id: string) => Ingredient
 ): { amounts: NutrientAmounts; incomplete: Incomplete[] } {
-	const present = shares.filter((share) => share.mass_g > 0);
+	const present = shares
+		.filter((share) => share.mass_g > 0)
+		.map(({ ingredient, mass_g }) => ({ ingredient, mass_g, per100g: ingredientOf(ingredient).per100g }));
 	const incomplete: Incomplete[] = [];
-	const amounts = Object.fromEntries(
-		NUTRIENTS.map((nutrient) => {
-			const lacking = new Set<string>();
-			let total = 0;
-			for (const share of present) {
-				const value = ingredientOf(share.ingredient).per100g[nutrient] ?? null;
-				if (value === null) lacking.add(share.ingredient);
-				else total += (share.mass_g * value) / 100;
-			}
-			if (lacking.size > 0) incomplete.push({ nutrient, ingredients: [...lacking] });
-			return [nutrient, lacking.size > 0 ? null : total];
-		})
-	) as NutrientAmounts;
+	const amounts = noAmounts();
+	for (const nutrient of NUTRIENTS) {
+		const lacking: string[] = [];
+		let total = 0;
+		for (const { ingredient, mass_g, per100g } of present) {
+			const value = per100g[nutrient];
+			if (value !== null) total += (mass_g * value) / 100;
+			else if (!lacking.includes(ingredient)) lacking.push(ingredient);
+		}
+		if (lacking.length > 0) incomplete.push({ nutrient, ingredients: lacking });
+		amounts[nutrient] = lacking.length > 0 ? null : total;
+	}
 	return { amounts, incomplete };
 }
 
 /** Every amount times a factor; unknown stays unknown. */
 export function timesAmounts(amounts: NutrientAmounts, factor: number): NutrientAmounts {
-	return Object.fromEntries(
-		NUTRIENTS.map((nutrient) => [nutrient, amounts[nutrient] === null ? null : amounts[nutrient] * factor])
-	) as NutrientAmounts;
+	const times = noAmounts();
+	for (const nutrient of NUTRIENTS) {
+		const amount = amounts[nutrient];
+		times[nutrient] = amount === null ? null : amount * factor;
+	}
+	return times;
 }
+
+const NOTHING_KNOWN = Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, null])) as NutrientAmounts;
+/** A copy of one object: engines read and write such fields by their place. */
+const noAmounts = (): NutrientAmounts => ({ ...NOTHING_KNOWN });

@@ -11,8 +11,11 @@ export function declaredAllergens(
 	contactAllergens: readonly string[],
 	groups: readonly string[]
 ): string[] {
+	const texts = new Set<string>();
+	for (const entry of entries) for (const text of entry.allergens) texts.add(text);
+	for (const text of contactAllergens) texts.add(text);
 	const names = new Set<string>();
-	for (const text of [...entries.flatMap((entry) => entry.allergens), ...contactAllergens]) {
+	for (const text of texts) {
 		const tag = readTag(text);
 		if (tag && groups.includes(tag.group)) names.add(declaredName(tag));
 	}

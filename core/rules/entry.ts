@@ -16,7 +16,10 @@ export interface StatementEntry {
 
 /** Sorted by mass, heaviest first; equal masses stay in the order they came. */
 export function heaviestFirst(entries: readonly StatementEntry[]): StatementEntry[] {
-	return entries.toSorted((a, b) => settled(b.mass_g) - settled(a.mass_g));
+	return entries
+		.map((entry) => ({ entry, mass_g: settled(entry.mass_g) }))
+		.sort((a, b) => b.mass_g - a.mass_g)
+		.map(({ entry }) => entry);
 }
 
 /** Grams of all entries together. */

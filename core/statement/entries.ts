@@ -20,7 +20,7 @@ export function statementEntries(
 		const { parts } = ingredient;
 		const label = labelName(ingredient, rules);
 		const name = parts.length > 0 ? withoutParenthesis(label) : label;
-		const key = name.toLowerCase().replace(/\s+/g, ' ');
+		const key = keyOf(name);
 		const entry = entries.get(key) ?? {
 			name,
 			parts: [],
@@ -40,8 +40,17 @@ export function statementEntries(
 	return heaviestFirst([...entries.values()]);
 }
 
+const ODD_SPACE = /\s\s|[^\S ]/;
+
+/** What makes two names one: capitals and spaces do not. */
+function keyOf(name: string): string {
+	const small = name.toLowerCase();
+	return ODD_SPACE.test(small) ? small.replace(/\s+/g, ' ') : small;
+}
+
 /** The parts of both, each name once. */
-function joinParts(first: readonly Part[], second: readonly Part[]): Part[] {
+function joinParts(first: Part[], second: readonly Part[]): Part[] {
+	if (second.length === 0) return first;
 	if (first.length === 0) return [...second];
 	const joined = [...first];
 	for (const part of second)

@@ -225,7 +225,7 @@ export const MEASURED: [label: string, value: string][] = [
  * the balls less the rejects make.
  */
 export async function measure(page: Page, more: Record<string, string> = {}): Promise<void> {
-	const lines = page.getByRole('textbox', { name: /on the scale(, dusting)?$/ });
+	const lines = page.getByRole('textbox', { name: /on the scale(, (?!grams).*)?$/ });
 	for (const [index, [, , grams]] of LINES.entries()) await lines.nth(index).fill(grams);
 	await page.getByLabel('that stayed on the pieces').fill('26');
 	const typed = new Map(MEASURED.map(([label, value]) => [label, more[label] ?? value]));

@@ -117,11 +117,14 @@ export function panelLine(key: PanelKey, value: number | null): PanelLine {
 	};
 }
 
+const NOTHING_PRINTS = {
+	calories: null,
+	...(Object.fromEntries(PANEL_LINES.map((key) => [key, panelLine(key, null)])) as Record<PanelKey, PanelLine>)
+};
+
 /** The panel of unrounded amounts per serving, piece or package; energy by the 4-4-9 factors. */
 export function usPanel(amounts: NutrientAmounts, energy_kcal: number | null): UsPanel {
-	const lines = PANEL_LINES.map((key) => [key, panelLine(key, amounts[RULES[key].nutrient])]);
-	return {
-		calories: energy_kcal === null ? null : calories(energy_kcal),
-		...(Object.fromEntries(lines) as Record<PanelKey, PanelLine>)
-	};
+	const panel: UsPanel = { ...NOTHING_PRINTS, calories: energy_kcal === null ? null : calories(energy_kcal) };
+	for (const key of PANEL_LINES) panel[key] = panelLine(key, amounts[RULES[key].nutrient]);
+	return panel;
 }
