@@ -5,7 +5,7 @@ import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 export default {
 	preprocess: vitePreprocess(),
 	kit: {
-		adapter: adapter({ precompress: false }),
+		adapter: adapter({ precompress: true }),
 		// Only pages that are worked at register it: see src/lib/keep-page.ts.
 		serviceWorker: { register: false },
 		alias: { $core: 'core', '$core/*': 'core/*' }

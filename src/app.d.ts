@@ -6,6 +6,8 @@ declare global {
 		interface Locals {
 			db: Database;
 			kitchen: Kitchen;
+			/** Whether the whole answer stays true until something of the kitchen is changed. */
+			isKnown?: boolean;
 		}
 		interface Error {
 			message: string;

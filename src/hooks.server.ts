@@ -1,7 +1,9 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
 import { pino } from 'pino';
 import { database } from '$lib/server/db/connection.ts';
-import { theKitchen } from '$lib/server/kitchens.ts';
+import { whileUnchanged } from '$lib/server/db/known.ts';
+import { theKitchenNow } from '$lib/server/kitchens.ts';
+import { answerOnce } from '$lib/server/page.ts';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
@@ -30,8 +32,11 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (isTooLarge(event.request, event.url.pathname))
 		return new Response('more than is taken here', { status: 413 });
 	event.locals.db = database();
-	event.locals.kitchen = await theKitchen(event.locals.db);
-	return resolve(event);
+	const { kitchen, changes } = await theKitchenNow(event.locals.db);
+	event.locals.kitchen = kitchen;
+	return event.request.method === 'GET'
+		? whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve))
+		: resolve(event);
 };
 
 export const handleError: HandleServerError = ({ error, event, status }) => {

@@ -93,7 +93,7 @@ export function batchCost(
 		return { batch: null, perPiece: null, perPack: null, unpriced };
 	const quick = quickCost(used, ingredientOf, sellable, { packPieces, materials });
 	if (quick) return { ...quick, unpriced };
-	const batch = sumMoney(lineCosts(used, ingredientOf).map((cost) => cost ?? 0));
+	const batch = sumMoney(lineCosts(used, ingredientOf).map((cost) => cost ?? '0'));
 	const perPiece = sellable > 0 ? batch.div(sellable) : null;
 	const bag = sumMoney(materials.map((material) => material.cost));
 	return {

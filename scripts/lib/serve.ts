@@ -1,3 +1,4 @@
+import compression from 'compression';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -11,6 +12,15 @@ export interface Running {
 
 /** Tells the build that pages are asked for over plain http; it would take https for granted. */
 const SCHEME_HEADER = 'x-square-batch-scheme';
+
+const KEEP_ALIVE_MS = 75_000;
+
+/** Everything but events, which are sent one by one. */
+const compress = compression({
+	filter: (request, response) =>
+		!String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+		compression.filter(request, response)
+});
 
 /** Serves the build on 127.0.0.1. The build reads its environment when it is loaded, so it is set here. */
 export async function serve(port: number, databaseUrl: string): Promise<Running> {
@@ -32,8 +42,11 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 			return;
 		}
 		request.headers[SCHEME_HEADER] = 'http';
-		handler(request, response);
+		// Files of the build lie compressed beside themselves, and pages come so from the application.
+		compress(request as never, response as never, () => handler(request, response));
 	});
+	// Longer than browsers keep a connection: what they send next never meets one that just closed.
+	server.keepAliveTimeout = KEEP_ALIVE_MS;
 	await new Promise<void>((resolve, reject) => {
 		server.once('error', reject);
 		server.listen({ port, host: '127.0.0.1' }, resolve);

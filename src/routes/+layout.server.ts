@@ -1,9 +1,16 @@
 import { runningSteps } from '$lib/server/bench/timers.ts';
+import { known } from '$lib/server/db/known.ts';
+import { isOfTheMoment } from '$lib/server/page.ts';
 import { today } from '$lib/server/kitchens.ts';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, depends }) => {
+export const load: LayoutServerLoad = async ({ locals, depends }) => {
 	depends('app:steps');
+	const { db, kitchen } = locals;
+	const running = await known(db, kitchen.id, 'all', `running ${today(kitchen)}`, () =>
+		runningSteps(db, kitchen.id)
+	);
+	if (running.length > 0) isOfTheMoment(locals);
 	return {
 		kitchen: {
 			name: kitchen.name,
@@ -13,6 +20,6 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, depends 
 			timeZone: kitchen.timeZone
 		},
 		today: today(kitchen),
-		running: await runningSteps(db, kitchen.id)
+		running
 	};
 };

@@ -7,32 +7,35 @@ import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { daysToMake } from '$lib/server/today/to-make.ts';
+import { knownPage } from '$lib/server/page.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
-	const [left, onBench, recent] = await Promise.all([
-		batchesLeft(db, kitchen.id),
-		batchesOnBench(db, kitchen),
-		recentSummaries(db, kitchen)
-	]);
-	const [days, attention, first] = await Promise.all([
-		daysToMake(db, kitchen, left, onBench),
-		attentionOf(db, kitchen, left, recent),
-		firstSteps(db, kitchen.id)
-	]);
-	const losses = cookLossHistory(recent);
-	return {
-		bench: onBench.map((batch) => ({
-			id: batch.id,
-			code: batch.code,
-			name: batch.name,
-			madeOn: batch.madeOn,
-			next: nextStation(batch),
-			plan: planRibbon(batch, losses.get(batch.formulaId) ?? null),
-			actual: ribbonReached(batch, batch.facts)
-		})),
-		days,
-		attention,
-		first
-	};
-};
+export const load: PageServerLoad = ({ locals }) =>
+	knownPage(locals, 'today', async () => {
+		const { db, kitchen } = locals;
+		const [left, onBench, recent] = await Promise.all([
+			batchesLeft(db, kitchen.id),
+			batchesOnBench(db, kitchen),
+			recentSummaries(db, kitchen)
+		]);
+		const [days, attention, first] = await Promise.all([
+			daysToMake(db, kitchen, left, onBench),
+			attentionOf(db, kitchen, left, recent),
+			firstSteps(db, kitchen.id)
+		]);
+		const losses = cookLossHistory(recent);
+		return {
+			bench: onBench.map((batch) => ({
+				id: batch.id,
+				code: batch.code,
+				name: batch.name,
+				madeOn: batch.madeOn,
+				next: nextStation(batch),
+				plan: planRibbon(batch, losses.get(batch.formulaId) ?? null),
+				actual: ribbonReached(batch, batch.facts)
+			})),
+			days,
+			attention,
+			first
+		};
+	});

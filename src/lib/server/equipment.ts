@@ -1,12 +1,19 @@
 import type { Equipment } from '../kitchen/types.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toNumber, utcNow, type Row } from './rows.ts';
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {
-	const rows = (await db('equipment').where('kitchen_id', kitchenId).orderBy('name')) as Row[];
+	const rows = await known(
+		db,
+		kitchenId,
+		'shelf',
+		'equipment',
+		() => db('equipment').where('kitchen_id', kitchenId).orderBy('name') as Promise<Row[]>
+	);
 	return rows.map((row) => ({
 		id: String(row.id),
 		name: String(row.name),

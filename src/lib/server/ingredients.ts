@@ -5,6 +5,7 @@ import type { Part } from '$core/formula/types.ts';
 import { addComposition, currentCompositions, sameComposition } from './compositions.ts';
 import type { StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';
 import { measuresByIngredient } from './measures.ts';
@@ -44,6 +45,12 @@ export async function listIngredients(
 	kitchenId: string,
 	ids?: string[]
 ): Promise<ShelfIngredient[]> {
+	return known(db, kitchenId, 'shelf', `ingredients ${ids?.join() ?? ''}`, () =>
+		readIngredients(db, kitchenId, ids)
+	);
+}
+
+async function readIngredients(db: Database, kitchenId: string, ids?: string[]): Promise<ShelfIngredient[]> {
 	const query = db('ingredients').where('kitchen_id', kitchenId).orderBy('name');
 	if (ids) query.whereIn('id', ids);
 	const [rows, compositions, mixes, measures] = await Promise.all([

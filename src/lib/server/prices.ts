@@ -1,6 +1,7 @@
 import type { PricePack } from '../shelf/price.ts';
 import type { Price } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
 import { newId, toMoney, utcNow, type Row } from './rows.ts';
 
@@ -22,13 +23,15 @@ export async function pricePacks(
 	kitchenId: string,
 	ingredientId?: string
 ): Promise<PricePack[]> {
-	const query = db('price_packs').where('kitchen_id', kitchenId);
-	if (ingredientId) query.where('ingredient_id', ingredientId);
-	const rows = (await query.orderBy([
-		{ column: 'bought_on', order: 'desc' },
-		{ column: 'id', order: 'desc' }
-	])) as Row[];
-	return rows.map(fromRow);
+	return known(db, kitchenId, 'shelf', `prices ${ingredientId ?? ''}`, async () => {
+		const query = db('price_packs').where('kitchen_id', kitchenId);
+		if (ingredientId) query.where('ingredient_id', ingredientId);
+		const rows = (await query.orderBy([
+			{ column: 'bought_on', order: 'desc' },
+			{ column: 'id', order: 'desc' }
+		])) as Row[];
+		return rows.map(fromRow);
+	});
 }
 
 /** The price in force on a day: the pack bought last up to then (computation, section 11). */

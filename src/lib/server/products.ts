@@ -2,6 +2,7 @@ import type { Product, ProductInput } from '../formula/product.ts';
 import type { WeighedDisc } from '$core/formula/piece.ts';
 import type { Category, Material } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toList, toMoney, toNumber, utcNow, type Row } from './rows.ts';
 
@@ -33,6 +34,12 @@ function fromRow(row: Row): Product {
 
 /** Products of the kitchen, or of one formula, by formula name and pack size. */
 export async function listProducts(db: Database, kitchenId: string, formulaId?: string): Promise<Product[]> {
+	return known(db, kitchenId, 'shelf', `products ${formulaId ?? ''}`, () =>
+		readProducts(db, kitchenId, formulaId)
+	);
+}
+
+async function readProducts(db: Database, kitchenId: string, formulaId?: string): Promise<Product[]> {
 	const query = db('products')
 		.join('formulas', 'formulas.id', 'products.formula_id')
 		.where('products.kitchen_id', kitchenId)

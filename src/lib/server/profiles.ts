@@ -1,12 +1,19 @@
 import type { KeptProfile } from '../kitchen/types.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { isDuplicate, Stale } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {
-	const row = (await db('local_profiles').where('kitchen_id', kitchenId).first()) as Row | undefined;
+	const row = await known(
+		db,
+		kitchenId,
+		'shelf',
+		'profile',
+		() => db('local_profiles').where('kitchen_id', kitchenId).first() as Promise<Row | undefined>
+	);
 	return row
 		? { profile: JSON.parse(String(row.profile)) as LocalProfile, version: Number(row.version) }
 		: { profile: null, version: 0 };

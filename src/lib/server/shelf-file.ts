@@ -245,6 +245,7 @@ function readPrice(
 	if (cell('price_amount') === '' && cell('price_grams') === '') return null;
 	const form = priceForm.validate(
 		{
+			id: newId(),
 			amount: cell('price_amount'),
 			grams: cell('price_grams'),
 			usable: cell('price_usable_percent') || '100',
@@ -330,8 +331,10 @@ export async function importShelf(
 			await setMeasures(transaction, kitchen.id, id, sound.measures, 'typed');
 			const isNewPrice =
 				sound.price && (!there || shown.changes.some((change) => change.startsWith('price_')));
-			if (sound.price && isNewPrice)
-				await addPricePack(transaction, kitchen.id, id, { ...sound.price, usable: sound.price.usable / 100 });
+			if (sound.price && isNewPrice) {
+				const { id: key, ...price } = sound.price;
+				await addPricePack(transaction, kitchen.id, id, { ...price, usable: price.usable / 100 }, key);
+			}
 		}
 		return done;
 	});

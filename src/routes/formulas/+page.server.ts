@@ -7,59 +7,62 @@ import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
+import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
-	const archived = url.searchParams.has('away');
-	const [formulas, batches, ingredients] = await Promise.all([
-		listFormulas(db, kitchen.id),
-		recentSummaries(db, kitchen),
-		readCoreShelf(db, kitchen, today(kitchen))
-	]);
-	const history = cookLossHistory(batches);
-	return {
-		archived,
-		away: formulas.filter((formula) => formula.archived).length,
-		formulas: formulas
-			.filter((formula) => formula.archived === archived)
-			.map((formula) => {
-				const product = formula.products[0];
-				const outcome =
-					product && formula.number > 0
-						? planFacts(
-								{
-									rules: kitchen.rules,
-									currency: kitchen.currency,
-									name: formula.name,
-									lines: formula.lines,
-									mixGap: formula.mixGap,
-									ingredients,
-									product: coreProduct(product)
-								},
-								history.get(formula.id) ?? null
-							)
-						: null;
-				const facts = outcome?.ok ? outcome.value : null;
-				return {
-					id: formula.id,
-					name: formula.name,
-					number: formula.number,
-					hasDraft: formula.draft !== null,
-					packPieces: product?.packPieces ?? null,
-					pieceMany: product?.pieceMany ?? '',
-					batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded)
-						.length,
-					hydration: facts?.formula.hydration ?? null,
-					ballWeight_g: facts?.yield.ballWeight_g ?? null,
-					finishedWeight_g: facts?.yield.finishedWeight_g ?? null,
-					contains: facts?.allergens.contains ?? [],
-					unconfirmed: facts?.allergens.unconfirmed.length ?? 0,
-					perPack: facts?.cost.perPack ?? null,
-					price: product?.price ?? null
-				};
-			})
-	};
-};
+export const load: PageServerLoad = ({ locals, url }) =>
+	knownPage(locals, `formulas ${url.searchParams.has('away') ? 'away' : ''}`, async () => {
+		const { db, kitchen } = locals;
+		const archived = url.searchParams.has('away');
+		const [formulas, batches, ingredients] = await Promise.all([
+			listFormulas(db, kitchen.id),
+			recentSummaries(db, kitchen),
+			readCoreShelf(db, kitchen, today(kitchen))
+		]);
+		const history = cookLossHistory(batches);
+		return {
+			archived,
+			away: formulas.filter((formula) => formula.archived).length,
+			formulas: formulas
+				.filter((formula) => formula.archived === archived)
+				.map((formula) => {
+					const product = formula.products[0];
+					const outcome =
+						product && formula.number > 0
+							? planFacts(
+									{
+										rules: kitchen.rules,
+										currency: kitchen.currency,
+										name: formula.name,
+										lines: formula.lines,
+										mixGap: formula.mixGap,
+										ingredients,
+										product: coreProduct(product)
+									},
+									history.get(formula.id) ?? null
+								)
+							: null;
+					const facts = outcome?.ok ? outcome.value : null;
+					return {
+						id: formula.id,
+						name: formula.name,
+						number: formula.number,
+						hasDraft: formula.draft !== null,
+						packPieces: product?.packPieces ?? null,
+						pieceMany: product?.pieceMany ?? '',
+						batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded)
+							.length,
+						hydration: facts?.formula.hydration ?? null,
+						ballWeight_g: facts?.yield.ballWeight_g ?? null,
+						finishedWeight_g: facts?.yield.finishedWeight_g ?? null,
+						contains: facts?.allergens.contains ?? [],
+						unconfirmed: facts?.allergens.unconfirmed.length ?? 0,
+						perPack: facts?.cost.perPack ?? null,
+						price: product?.price ?? null
+					};
+				})
+		};
+	});
 
 export const actions: Actions = {
 	new: async ({ locals: { db, kitchen } }) => {

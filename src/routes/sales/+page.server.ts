@@ -6,18 +6,21 @@ import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/serve
 import { today } from '$lib/server/kitchens.ts';
 import { listProducts } from '$lib/server/products.ts';
 import { getProfile } from '$lib/server/profiles.ts';
-import { newId } from '$lib/server/rows.ts';
 import { keepCheckout, keepSale, voidSale } from '$lib/server/sales/keep.ts';
 import { channelsUsed, ledgerPage, type LedgerFilter } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
 import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
+import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 /** The ledger opens with these months of it. */
 const MONTHS = 12;
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
+export const load: PageServerLoad = ({ locals, url }) =>
+	knownPage(locals, `sales ${url.search}`, () => readPage(locals, url));
+
+async function readPage({ db, kitchen }: App.Locals, url: URL) {
 	const day = today(kitchen);
 	const { filter, sort, shown } = ledgerQuery(
 		url.searchParams,
@@ -69,7 +72,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			kind: isPast ? 'written off' : 'sale',
 			lines: [
 				{
-					id: newId(),
 					batchId: asked?.id ?? '',
 					packs: isPast ? String(asked.packsLeft) : '1',
 					price: asked?.price ?? ''
@@ -82,7 +84,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			reason: isPast ? 'past its best-before' : ''
 		}
 	};
-};
+}
 
 /** What the days came to that are shown: all of each, where only some of its entries are. */
 async function daysShown(

@@ -22,7 +22,7 @@
 	interface Props {
 		draft: {
 			kind: string;
-			lines: Line[];
+			lines: Omit<Line, 'id'>[];
 			soldOn: string;
 			channel: string;
 			paidBy: string;
@@ -36,7 +36,9 @@
 	}
 	let { draft: fresh, available, channels, allowedChannels, currency }: Props = $props();
 	const blank = (): Line => ({ id: newSaleId(), batchId: '', packs: '1', price: '' });
-	let draft = $state(untrack(() => ({ ...fresh, lines: fresh.lines.map((line) => ({ ...line })) })));
+	let draft = $state(
+		untrack(() => ({ ...fresh, lines: fresh.lines.map((line) => ({ ...line, id: newSaleId() })) }))
+	);
 	const form = draftForm<never>({
 		saved: () => SAID[draft.kind] ?? 'Recorded',
 		// Day and place stay, as at a stall; the next lines are others.

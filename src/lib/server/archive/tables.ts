@@ -63,7 +63,7 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 }
 
 /** What is kept of rows beside them and follows from them: it comes back with the rows. */
-const FOLLOWING = ['sales_months', 'batch_standings'];
+const FOLLOWING = ['sales_months', 'batch_standings', 'changes'];
 
 const isKept = (name: string) => !name.startsWith('knex_') && !FOLLOWING.includes(name);
 

@@ -150,19 +150,17 @@ export async function noteStandingsThatUse(
 	kitchen: Kitchen,
 	ingredientId: string
 ): Promise<void> {
-	const uses = db
-		.withRecursive('used', (used) => {
-			used.select(db.raw('? AS id', [ingredientId])).union((more) => {
-				more.select('m.mix_id').from('mix_lines as m').join('used as u', 'u.id', 'm.ingredient_id');
-			});
-		})
-		.from('used')
-		.select('id');
+	const uses = db.raw(
+		`WITH RECURSIVE used AS (
+			SELECT ? AS id UNION SELECT m.mix_id FROM mix_lines AS m JOIN used AS u ON u.id = m.ingredient_id
+		) SELECT id FROM used`,
+		[ingredientId]
+	);
 	const ids = (await db('batches as b')
 		.where('b.kitchen_id', kitchen.id)
 		.whereNull('b.closed_at')
 		.whereExists((lines) => {
-			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').whereIn('l.ingredient_id', uses);
+			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').whereRaw('l.ingredient_id IN (?)', [uses]);
 		})
 		.pluck('b.id')) as string[];
 	for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))

@@ -1,5 +1,6 @@
 import type { KeptDecision } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { groupBy, newId, utcNow, type Row } from '../rows.ts';
 
 /** Decisions by product, oldest first. */
@@ -7,7 +8,13 @@ export async function decisionsByProduct(
 	db: Database,
 	kitchenId: string
 ): Promise<Map<string, KeptDecision[]>> {
-	const rows = (await db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id')) as Row[];
+	const rows = await known(
+		db,
+		kitchenId,
+		'shelf',
+		'decisions',
+		() => db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id') as Promise<Row[]>
+	);
 	return groupBy(
 		rows.map((row) => ({
 			id: String(row.id),

@@ -1,14 +1,21 @@
 import type { StandingRisk } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 
 /** The kitchen's standing risks, oldest first; those that ended are left out. */
 export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {
-	const rows = (await db('standing_risks')
-		.where('kitchen_id', kitchenId)
-		.whereNull('ended_at')
-		.orderBy('id')) as Row[];
+	const rows = await known(
+		db,
+		kitchenId,
+		'shelf',
+		'risks',
+		() =>
+			db('standing_risks').where('kitchen_id', kitchenId).whereNull('ended_at').orderBy('id') as Promise<
+				Row[]
+			>
+	);
 	return rows.map((row) => ({ id: String(row.id), allergen: String(row.allergen), why: String(row.why) }));
 }
 

@@ -2,6 +2,7 @@ import type { Choices, Step } from '$core/formula/process.ts';
 import type { MixGap } from '$core/formula/types.ts';
 import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { listProducts } from '../products.ts';
 import { groupBy, toList, type Row } from '../rows.ts';
@@ -10,12 +11,14 @@ import type { Formula, FormulaVersion } from '../../formula/types.ts';
 
 /** Every formula of the kitchen by name, those put away among them. */
 export async function listFormulas(db: Database, kitchenId: string): Promise<Formula[]> {
-	return readFormulas(db, kitchenId);
+	return known(db, kitchenId, 'shelf', 'formulas', () => readFormulas(db, kitchenId));
 }
 
 /** One formula. Throws `NotFound`. */
 export async function getFormula(db: Database, kitchenId: string, id: string): Promise<Formula> {
-	const [formula] = await readFormulas(db, kitchenId, id);
+	const [formula] = await known(db, kitchenId, 'shelf', `formula ${id}`, () =>
+		readFormulas(db, kitchenId, id)
+	);
 	if (!formula) throw new NotFound('this formula is not here');
 	return formula;
 }

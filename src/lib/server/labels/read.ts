@@ -18,6 +18,7 @@ import { listSummaries, recentSummaries } from '../batches/standing.ts';
 import type { BatchSummary } from '../../batch/summary.ts';
 import { contactOfProducts } from '../contact/read.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { listFormulas } from '../formulas/read.ts';
 import type { Formula } from '../../formula/types.ts';
@@ -46,10 +47,17 @@ export async function listLabels(
 	kitchen: Kitchen,
 	recent?: readonly BatchSummary[]
 ): Promise<Label[]> {
-	const begun = (await db('labels')
-		.where('kitchen_id', kitchen.id)
-		.whereNot('rules', kitchen.rules)
-		.select('product_id', 'rules')) as Row[];
+	const begun = await known(
+		db,
+		kitchen.id,
+		'shelf',
+		`labels but ${kitchen.rules}`,
+		() =>
+			db('labels')
+				.where('kitchen_id', kitchen.id)
+				.whereNot('rules', kitchen.rules)
+				.select('product_id', 'rules') as Promise<Row[]>
+	);
 	const labels = await readLabels(db, kitchen, { recent });
 	for (const rules of otherRules(kitchen.rules)) {
 		const ids = new Set(begun.flatMap((row) => (row.rules === rules ? String(row.product_id) : [])));
@@ -86,7 +94,13 @@ async function readLabels(
 			(only
 				? listSummaries(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
 				: recentSummaries(db, kitchen)),
-		db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>,
+		known(
+			db,
+			kitchen.id,
+			'shelf',
+			`labels ${kitchen.rules}`,
+			() => db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>
+		),
 		readRevisions(db, kitchen, productId),
 		getProfile(db, kitchen.id)
 	]);

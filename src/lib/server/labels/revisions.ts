@@ -2,6 +2,7 @@ import type { LabelContent } from '$core/label/content.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { groupBy, type Row } from '../rows.ts';
 
@@ -42,10 +43,12 @@ export async function readRevisions(
 	kitchen: Kitchen,
 	productId?: string
 ): Promise<Map<string, LabelRevision[]>> {
-	const query = revisionRows(db, kitchen);
-	if (productId) query.where('l.product_id', productId);
-	const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
-	return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
+	return known(db, kitchen.id, 'shelf', `revisions ${kitchen.rules} ${productId ?? ''}`, async () => {
+		const query = revisionRows(db, kitchen);
+		if (productId) query.where('l.product_id', productId);
+		const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
+		return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
+	});
 }
 
 /** One approved revision of a product's label, as it was frozen. Throws `NotFound`. */

@@ -6,7 +6,6 @@ import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
-import { newId } from '$lib/server/rows.ts';
 import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
 import { getBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
@@ -17,10 +16,14 @@ import { profitOfBatches } from '$lib/server/costs/profit.ts';
 import { noteMinutes, workingOfBatch } from '$lib/server/costs/working.ts';
 import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { salesOfBatch } from '$lib/server/sales/ledger.ts';
+import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
-	const batch = await orNotFound(getBatch(db, kitchen, params.id));
+export const load: PageServerLoad = ({ locals, params }) =>
+	knownPage(locals, `batch ${params.id}`, () => readPage(locals, params.id));
+
+async function readPage({ db, kitchen }: App.Locals, id: string) {
+	const batch = await orNotFound(getBatch(db, kitchen, id));
 	const [contact, equipment, batches, sales, lots, profits, working] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
@@ -39,8 +42,6 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		usualGap: usualMixGap(earlier),
 		/** What is in use, and what this batch touched though it is not any more. */
 		equipment: equipment.filter((each) => !each.retired || batch.equipment.includes(each.id)),
-		/** Of the next clean: one sent twice is one. */
-		cleanId: newId(),
 		scaleDivision_g: kitchen.scaleDivision_g,
 		sales,
 		profit: profits.get(batch.id) ?? null,
@@ -48,7 +49,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		/** What may be drawn from, oldest first. */
 		lots
 	};
-};
+}
 
 export const actions: Actions = {
 	record: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {

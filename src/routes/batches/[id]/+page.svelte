@@ -329,14 +329,7 @@
 		/>
 	</div>
 </form>
-<Day
-	batchId={batch.id}
-	madeOn={batch.madeOn}
-	equipment={batch.equipment}
-	contact={data.contact}
-	cleanId={data.cleanId}
-	{edited}
-/>
+<Day batchId={batch.id} madeOn={batch.madeOn} equipment={batch.equipment} contact={data.contact} {edited} />
 {#if batch.recorded}
 	{#if batch.stock.length > 0}<BatchLots stock={batch.stock} {uses} />{/if}
 	{#if data.profit}<BatchCost

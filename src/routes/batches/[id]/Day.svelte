@@ -16,12 +16,10 @@
 		/** Equipment the batch touches, for choosing what was cleaned. */
 		equipment: string[];
 		contact: BatchContact;
-		/** Of the next clean: one sent twice is one. */
-		cleanId: string;
 		/** Whether what is typed above is saved; the day is of what is. */
 		edited: boolean;
 	}
-	let { batchId, madeOn, equipment, contact, cleanId, edited }: Props = $props();
+	let { batchId, madeOn, equipment, contact, edited }: Props = $props();
 	const nameOf = (id: string) => contact.equipment[id] ?? 'equipment';
 	/** Nothing is ticked beforehand: a clean that was not done is worse than one not recorded. */
 	const blank = { equipment: [] as string[], at: '', how: '' };
@@ -109,7 +107,7 @@
 				<input
 					type="hidden"
 					name="draft"
-					value={JSON.stringify({ id: cleanId, cleanedOn: madeOn, ...clean, equipment: cleaned })}
+					value={JSON.stringify({ id: form.key, cleanedOn: madeOn, ...clean, equipment: cleaned })}
 				/>
 				<Problems problems={form.problems} />
 				<fieldset>

@@ -18,45 +18,48 @@ import { rememberedNames, rememberName } from '$lib/server/names.ts';
 import { pricePacks } from '$lib/server/prices.ts';
 import { shelveReference } from '$lib/server/reference/shelve.ts';
 import { coreShelf } from '$lib/server/shelf.ts';
+import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
-	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
-	const [shelf, packs, remembered, families, versions, batches] = await Promise.all([
-		listIngredients(db, kitchen.id),
-		pricePacks(db, kitchen.id),
-		rememberedNames(db, kitchen.id),
-		allFamilies(db, kitchen.id),
-		listVersions(db, kitchen.id, formula.id),
-		listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
-	]);
-	return {
-		draft: formulaDraft(formula),
-		/** The version kept last as a draft, for telling what was changed since. */
-		kept: formula.number === 0 ? null : keptDraft(formula),
-		number: formula.number,
-		archived: formula.archived,
-		versions: versions.map(({ number, keptAt, batches }) => ({ number, keptAt, batches })),
-		families,
-		cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
-		/** Range of the hydration really used in the last batches. */
-		hydration: hydrationHistory(batches),
-		ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
-		named: shelf.map(({ id, name, referenceId, measures, portion_g }) => ({
-			id,
-			name,
-			referenceId,
-			measures: {
-				...toMeasures(measures),
-				...(portion_g === null ? {} : { jar: { grams: portion_g, low: portion_g, high: portion_g } })
-			}
-		})),
-		sources: sourcesOf(shelf.map((ingredient) => ingredient.composition)),
-		remembered: [...remembered],
-		measureSet: kitchen.measureSet,
-		scaleDivision_g: kitchen.scaleDivision_g
-	};
-};
+export const load: PageServerLoad = ({ locals, params }) =>
+	knownPage(locals, `formula ${params.id}`, async () => {
+		const { db, kitchen } = locals;
+		const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
+		const [shelf, packs, remembered, families, versions, batches] = await Promise.all([
+			listIngredients(db, kitchen.id),
+			pricePacks(db, kitchen.id),
+			rememberedNames(db, kitchen.id),
+			allFamilies(db, kitchen.id),
+			listVersions(db, kitchen.id, formula.id),
+			listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
+		]);
+		return {
+			draft: formulaDraft(formula),
+			/** The version kept last as a draft, for telling what was changed since. */
+			kept: formula.number === 0 ? null : keptDraft(formula),
+			number: formula.number,
+			archived: formula.archived,
+			versions: versions.map(({ number, keptAt, batches }) => ({ number, keptAt, batches })),
+			families,
+			cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
+			/** Range of the hydration really used in the last batches. */
+			hydration: hydrationHistory(batches),
+			ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
+			named: shelf.map(({ id, name, referenceId, measures, portion_g }) => ({
+				id,
+				name,
+				referenceId,
+				measures: {
+					...toMeasures(measures),
+					...(portion_g === null ? {} : { jar: { grams: portion_g, low: portion_g, high: portion_g } })
+				}
+			})),
+			sources: sourcesOf(shelf.map((ingredient) => ingredient.composition)),
+			remembered: [...remembered],
+			measureSet: kitchen.measureSet,
+			scaleDivision_g: kitchen.scaleDivision_g
+		};
+	});
 
 export const actions: Actions = {
 	keep: saving(formulaForm, async ({ locals: { db, kitchen }, params }, form) => {

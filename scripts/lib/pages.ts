@@ -1,0 +1,97 @@
+import autocannon from 'autocannon';
+import type { Database } from '../../src/lib/server/db/connection.ts';
+
+/** An empty route: what every answer costs before anything is read. */
+const EMPTY = '/alive';
+const SECONDS = 3;
+const AT_ONCE = 4;
+const WARM_ROUNDS = 3;
+
+/** How many answers a second a page gives, as a share of the empty route's, and what it asks the database. */
+export interface PageSpeed {
+	path: string;
+	perSecond: number;
+	/** Of the empty route's = 100. */
+	ratio: number;
+	/** Of a request when nothing was changed since the last, and of the first after a sale or an entry. */
+	queries: number;
+	queriesAfterChange: number;
+	/** Milliseconds of that first. */
+	afterChange_ms: number;
+}
+
+/** Asks each page in turn, of an application on its own that `db` reaches the database of. */
+export async function pageSpeeds(
+	address: string,
+	db: Database,
+	kitchenId: string,
+	paths: readonly string[]
+): Promise<PageSpeed[]> {
+	const empty = await perSecond(`${address}${EMPTY}`);
+	const speeds: PageSpeed[] = [];
+	for (const path of paths) {
+		const url = `${address}${path}`;
+		for (let round = 0; round < WARM_ROUNDS; round++) await ask(url);
+		const queries = await questionsOf(db, () => ask(url));
+		// What an entry does: something that is no part of the shelf was changed.
+		await db('changes').where({ kitchen_id: kitchenId, of_table: 'sales' }).increment('number', 1);
+		let afterChange_ms = 0;
+		const queriesAfterChange = await questionsOf(db, async () => {
+			const began = performance.now();
+			await ask(url);
+			afterChange_ms = performance.now() - began;
+		});
+		const rate = await perSecond(url);
+		speeds.push({
+			path,
+			perSecond: rate,
+			ratio: (100 * rate) / empty,
+			queries,
+			queriesAfterChange,
+			afterChange_ms
+		});
+	}
+	return speeds;
+}
+
+/** Where the pages of a kitchen are that people have open most: `batchId` and `formulaId` stand for their kind. */
+export const mainPages = (batchId: string, formulaId: string): string[] => [
+	'/',
+	'/batches',
+	`/batches/${batchId}`,
+	'/labels',
+	'/formulas',
+	`/formulas/${formulaId}`,
+	'/sales',
+	'/shelf'
+];
+
+export function reportPages(speeds: readonly PageSpeed[]): void {
+	for (const { path, perSecond, ratio, queries, queriesAfterChange, afterChange_ms } of speeds)
+		console.log(
+			`page ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(14)} ${perSecond.toFixed(0).padStart(5)} a second, ${ratio.toFixed(1).padStart(5)} of ${EMPTY} = 100; ${queries} queries, ${queriesAfterChange} in ${afterChange_ms.toFixed(0)} ms after a change`
+		);
+}
+
+async function ask(url: string): Promise<void> {
+	const response = await fetch(url);
+	if (!response.ok) throw new Error(`${url} answers ${response.status}`);
+	await response.arrayBuffer();
+}
+
+async function perSecond(url: string): Promise<number> {
+	const result = await autocannon({ url, connections: AT_ONCE, duration: SECONDS });
+	if (result.non2xx > 0) throw new Error(`${url}: ${result.non2xx} answers were none`);
+	return result.requests.average;
+}
+
+/** How many statements the database got meanwhile, but for those that count them. */
+async function questionsOf(db: Database, act: () => Promise<void>): Promise<number> {
+	const questions = async () => {
+		const [rows] = (await db.raw("SHOW GLOBAL STATUS LIKE 'Questions'")) as [{ Value: string }[]];
+		return Number(rows[0]?.Value);
+	};
+	const before = await questions();
+	await act();
+	return (await questions()) - before - 1;
+}
