@@ -2,6 +2,7 @@ import type { Source, StoredComposition, CompositionInput } from '../shelf/compo
 import { COMPOSITION_KEYS, compositionOf } from '$core/composition/nutrients.ts';
 import type { Intervals } from '$core/rules/pack-label.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { newId, toNumber, utcNow, type Row } from './rows.ts';
 
 function fromRow(row: Row): StoredComposition {
@@ -37,7 +38,17 @@ export async function currentCompositions(
 }
 
 /** The compositions with these ids, by id: what a batch was made with. */
-export async function compositionsById(
+export function compositionsById(
+	db: Database,
+	kitchenId: string,
+	ids: string[]
+): Promise<Map<string, StoredComposition>> {
+	return known(db, kitchenId, ['ingredient_compositions'], `compositions ${ids.join()}`, () =>
+		readCompositionsById(db, kitchenId, ids)
+	);
+}
+
+async function readCompositionsById(
 	db: Database,
 	kitchenId: string,
 	ids: string[]

@@ -10,7 +10,7 @@ export async function listEquipment(db: Database, kitchenId: string): Promise<Eq
 	const rows = await known(
 		db,
 		kitchenId,
-		'shelf',
+		['equipment'],
 		'equipment',
 		() => db('equipment').where('kitchen_id', kitchenId).orderBy('name') as Promise<Row[]>
 	);

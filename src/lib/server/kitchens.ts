@@ -1,7 +1,7 @@
 import type { Kitchen } from '../kitchen/types.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
-import { SHELF_TABLES, type Changes } from './db/known.ts';
+import type { Changes } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { NotFound, Stale } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
@@ -26,18 +26,17 @@ export async function theKitchen(db: Database): Promise<Kitchen> {
 
 /** The same, and how often it was changed so far: what is `known` of it goes by that. */
 export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; changes: Changes }> {
-	const sum = (tables: readonly string[] = []) => {
-		const query = db('changes as c').where('c.kitchen_id', db.ref('kitchens.id')).sum('c.number');
-		return tables.length > 0 ? query.whereIn('c.of_table', tables) : query;
-	};
+	const changes = db('changes')
+		.where('kitchen_id', db.ref('kitchens.id'))
+		.select(db.raw('JSON_OBJECTAGG(of_table, number)'));
 	const row = (await db('kitchens')
 		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
-		.first({ ...COLUMNS, all: sum(), shelf: sum(SHELF_TABLES) })) as (Kitchen & Changes) | undefined;
+		.first({ ...COLUMNS, changes })) as (Kitchen & { changes: Changes | null }) | undefined;
 	if (!row) throw new NotFound('there is no kitchen yet');
-	const { all, shelf, ...kitchen } = row;
+	const { changes: counted, ...kitchen } = row;
 	return {
 		kitchen: { ...kitchen, scaleDivision_g: Number(row.scaleDivision_g), version: Number(row.version) },
-		changes: { all: String(all), shelf: String(shelf) }
+		changes: counted ?? '{}'
 	};
 }
 

@@ -61,11 +61,11 @@ export async function answerOnce(
 	const { locals, request } = event;
 	// As it came: what a page asks for again of its data is no part of the event's own address.
 	const what = `answer ${request.url} ${today(locals.kitchen)}`;
-	const before = await keptSince(locals.kitchen.id, what);
+	const before = await keptSince(locals.kitchen.id, 'all', what);
 	if (before instanceof KeptAnswer) return before.to(request);
 	const response = await resolve(event);
 	if (!locals.isKnown || response.status !== 200 || response.headers.has('set-cookie')) return response;
 	const answer = new KeptAnswer(response.headers, new Uint8Array(await response.arrayBuffer()));
-	keepUntilChange(locals.kitchen.id, what, answer);
+	keepUntilChange(locals.kitchen.id, 'all', what, Promise.resolve(answer));
 	return answer.to(request);
 }

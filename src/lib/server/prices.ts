@@ -23,7 +23,7 @@ export async function pricePacks(
 	kitchenId: string,
 	ingredientId?: string
 ): Promise<PricePack[]> {
-	return known(db, kitchenId, 'shelf', `prices ${ingredientId ?? ''}`, async () => {
+	return known(db, kitchenId, ['price_packs'], `prices ${ingredientId ?? ''}`, async () => {
 		const query = db('price_packs').where('kitchen_id', kitchenId);
 		if (ingredientId) query.where('ingredient_id', ingredientId);
 		const rows = (await query.orderBy([

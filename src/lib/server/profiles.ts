@@ -10,7 +10,7 @@ export async function getProfile(db: Database, kitchenId: string): Promise<KeptP
 	const row = await known(
 		db,
 		kitchenId,
-		'shelf',
+		['local_profiles'],
 		'profile',
 		() => db('local_profiles').where('kitchen_id', kitchenId).first() as Promise<Row | undefined>
 	);

@@ -1,11 +1,22 @@
 import type { Closing } from '$core/squaring/closings.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { groupBy, type Row } from '../rows.ts';
 import type { Batch, BatchClosing, BatchLine } from '../../batch/types.ts';
 import { closingFromRow } from './rows.ts';
 
 /** Closings of batches by batch id, oldest first. */
-export async function closingsOf(
+export function closingsOf(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[]
+): Promise<Map<string, BatchClosing[]>> {
+	return known(db, kitchenId, ['batch_closings'], `closings ${batchIds.join()}`, () =>
+		readClosingsOf(db, kitchenId, batchIds)
+	);
+}
+
+async function readClosingsOf(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[]

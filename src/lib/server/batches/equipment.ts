@@ -1,9 +1,20 @@
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { refuse } from '../errors.ts';
 import { groupBy, newId, type Row } from '../rows.ts';
 
 /** Ids of the equipment each of these batches touched, by batch id. */
-export async function equipmentOf(
+export function equipmentOf(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[]
+): Promise<Map<string, string[]>> {
+	return known(db, kitchenId, ['batch_equipment'], `touched ${batchIds.join()}`, () =>
+		readEquipmentOf(db, kitchenId, batchIds)
+	);
+}
+
+async function readEquipmentOf(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[]

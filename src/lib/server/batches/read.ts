@@ -12,6 +12,7 @@ import { sourcesOf } from '../../shelf/sources.ts';
 import { entriesOfBatches } from '../bench/rows.ts';
 import { compositionsById } from '../compositions.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { drawsOf, lotKey, lotsKeptSince, type BatchDraws } from '../lots/draw.ts';
 import { groupBy, type Row } from '../rows.ts';
@@ -104,10 +105,17 @@ export async function batchContexts(
 	if (ids.length === 0) return [];
 	const [rows, lineRows, entries, shelfOn, equipment, closedBy, draws, since] = await Promise.all([
 		batchRows(db, kitchen.id).whereIn('b.id', [...ids]) as unknown as Promise<Row[]>,
-		db('batch_lines')
-			.where('kitchen_id', kitchen.id)
-			.whereIn('batch_id', [...ids])
-			.orderBy(['batch_id', 'position']) as unknown as Promise<Row[]>,
+		known(
+			db,
+			kitchen.id,
+			['batch_lines'],
+			`lines ${ids.join()}`,
+			() =>
+				db('batch_lines')
+					.where('kitchen_id', kitchen.id)
+					.whereIn('batch_id', [...ids])
+					.orderBy(['batch_id', 'position']) as unknown as Promise<Row[]>
+		),
 		entriesOfBatches(db, kitchen.id, ids, asked),
 		shelfReader(db, kitchen),
 		equipmentOf(db, kitchen.id, ids),

@@ -1,5 +1,6 @@
 import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { groupBy, idOrNull, toNumber, utcNow, type Row } from '../rows.ts';
 
 const stored = (at: string) => at.replace('T', ' ').replace('Z', '');
@@ -35,7 +36,22 @@ function eventFromRow(row: Row): EventEntry {
 }
 
 /** Everything that was kept of batches, or of those of them that are open, in order, by batch id. */
-export async function entriesOfBatches(
+export function entriesOfBatches(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[],
+	asked: 'open' | 'all'
+): Promise<Map<string, Entry[]>> {
+	return known(
+		db,
+		kitchenId,
+		['weighings', 'batch_events', 'batch_closings'],
+		`entries ${asked} ${batchIds.join()}`,
+		() => readEntriesOfBatches(db, kitchenId, batchIds, asked)
+	);
+}
+
+async function readEntriesOfBatches(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[],
@@ -73,10 +89,10 @@ export async function insertEntries(
 	db: Database,
 	kitchenId: string,
 	batchId: string,
-	known: readonly Entry[],
+	before: readonly Entry[],
 	entries: readonly Entry[]
 ): Promise<Entry[]> {
-	let number = Math.max(0, ...known.map((entry) => entry.number ?? 0));
+	let number = Math.max(0, ...before.map((entry) => entry.number ?? 0));
 	const numbered = entries.map((entry) => ({ ...entry, number: ++number }));
 	const common = (entry: Entry) => ({
 		kitchen_id: kitchenId,

@@ -1,10 +1,17 @@
 import type { RecordedClean } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow, type Row } from '../rows.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
-export async function cleansOn(
+export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
+	return known(db, kitchenId, ['cleans', 'clean_voids'], `cleans ${days.join()}`, () =>
+		readCleansOn(db, kitchenId, days)
+	);
+}
+
+async function readCleansOn(
 	db: Database,
 	kitchenId: string,
 	days: readonly string[]

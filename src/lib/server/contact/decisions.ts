@@ -11,7 +11,7 @@ export async function decisionsByProduct(
 	const rows = await known(
 		db,
 		kitchenId,
-		'shelf',
+		['contact_decisions'],
 		'decisions',
 		() => db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id') as Promise<Row[]>
 	);

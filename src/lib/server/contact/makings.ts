@@ -1,6 +1,7 @@
 import type { DayMaking } from '../../batch/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
 
@@ -30,10 +31,17 @@ export async function makingsOn(
 		)) as Row[];
 	const ids = rows.map((row) => String(row.id));
 	const [lines, equipment] = await Promise.all([
-		db('batch_lines')
-			.where('kitchen_id', kitchenId)
-			.whereIn('batch_id', ids)
-			.distinct('batch_id', 'ingredient_id') as Promise<Row[]>,
+		known(
+			db,
+			kitchenId,
+			['batch_lines'],
+			`ingredients of ${ids.join()}`,
+			() =>
+				db('batch_lines')
+					.where('kitchen_id', kitchenId)
+					.whereIn('batch_id', ids)
+					.distinct('batch_id', 'ingredient_id') as Promise<Row[]>
+		),
 		equipmentOf(db, kitchenId, ids)
 	]);
 	const linesBy = groupBy(lines, (line) => String(line.batch_id));

@@ -9,7 +9,7 @@ export async function standingRisks(db: Database, kitchenId: string): Promise<St
 	const rows = await known(
 		db,
 		kitchenId,
-		'shelf',
+		['standing_risks'],
 		'risks',
 		() =>
 			db('standing_risks').where('kitchen_id', kitchenId).whereNull('ended_at').orderBy('id') as Promise<

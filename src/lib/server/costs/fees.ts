@@ -1,5 +1,6 @@
 import { NO_FEE, type Fee } from '$core/cost/selling.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { insertOnce } from '../db/once.ts';
 import { newId, toMoney, utcNow } from '../rows.ts';
 import { fromDayRows } from './from-day.ts';
@@ -12,7 +13,11 @@ export interface FeeFrom extends Fee {
 }
 
 /** Every fee of the kitchen, the newest first. */
-export async function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
+export function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
+	return known(db, kitchenId, ['channel_fees'], 'fees', () => readListFees(db, kitchenId));
+}
+
+async function readListFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
 	const rows = await fromDayRows(db, 'channel_fees', kitchenId);
 	return rows.map((row) => ({
 		id: String(row.id),

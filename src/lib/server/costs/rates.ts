@@ -1,5 +1,6 @@
 import type { Rates } from '$core/cost/whole.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { insertOnce } from '../db/once.ts';
 import { newId, toMoney, utcNow } from '../rows.ts';
 import { fromDayRows } from './from-day.ts';
@@ -14,7 +15,11 @@ const NONE: Rates = { tariff_perKwh: null, labour_perHour: null };
 const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value));
 
 /** Every rate of the kitchen, the newest first. */
-export async function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
+export function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
+	return known(db, kitchenId, ['cost_rates'], 'rates', () => readListRates(db, kitchenId));
+}
+
+async function readListRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
 	const rows = await fromDayRows(db, 'cost_rates', kitchenId);
 	return rows.map((row) => ({
 		id: String(row.id),

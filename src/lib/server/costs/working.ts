@@ -3,6 +3,7 @@ import type { Working } from '$core/cost/whole.ts';
 import type { Step } from '$core/formula/process.ts';
 import { entriesOf } from '../bench/rows.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
 
@@ -10,7 +11,17 @@ import { toList, toNumber, type Row } from '../rows.ts';
 export type NotedMinutes = Pick<Working, 'heat_min' | 'hands_min'>;
 
 /** Minutes noted and power of the equipment touched, by batch id. What was closed keeps its minutes noted. */
-export async function workingOf(
+export function workingOf(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[]
+): Promise<Map<string, Working>> {
+	return known(db, kitchenId, ['batches', 'batch_equipment', 'equipment'], `working ${batchIds.join()}`, () =>
+		readWorkingOf(db, kitchenId, batchIds)
+	);
+}
+
+async function readWorkingOf(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[]
@@ -72,9 +83,9 @@ export async function noteMinutes(
 	batchId: string,
 	{ heat_min, hands_min }: NotedMinutes
 ): Promise<void> {
-	const known = (await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id')) as
+	const there = (await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id')) as
 		Row | undefined;
-	if (!known) throw new NotFound('this batch is not here');
+	if (!there) throw new NotFound('this batch is not here');
 	await db('batches').where({ kitchen_id: kitchenId, id: batchId }).update({ heat_min, hands_min });
 }
 

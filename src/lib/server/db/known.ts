@@ -1,112 +1,90 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Database } from './connection.ts';
 
-/** How often a kitchen's rows were changed: all of them, and those that are written down once and used for long. */
-export interface Changes {
-	all: string;
-	shelf: string;
-}
+/** How often the rows of each table of a kitchen were changed, as one JSON object. */
+export type Changes = string;
 
-/** What changes seldom, and is asked for by nearly every page. */
-export const SHELF_TABLES: readonly string[] = [
-	'kitchens',
-	'ingredients',
-	'ingredient_compositions',
-	'ingredient_measures',
-	'mix_lines',
-	'price_packs',
-	'families',
-	'formulas',
-	'formula_versions',
-	'formula_lines',
-	'products',
-	'labels',
-	'label_revisions',
-	'local_profiles',
-	'equipment',
-	'standing_risks',
-	'contact_decisions',
-	'channel_fees',
-	'cost_rates'
-];
+/** What a reading goes by: tables by their names, or every table of the kitchen. */
+export type Of = readonly string[] | 'all';
 
-/** So many readings of one kitchen are kept. */
-const MOST_KEPT = 200;
+/** So many readings of one kitchen are kept, and of so many kitchens. */
+const MOST_KEPT = 400;
 const MOST_KITCHENS = 4;
 
-interface Kept {
-	changes: string;
-	values: Map<string, Promise<unknown>>;
+interface Asking {
+	kitchenId: string;
+	changes: Changes;
+	numbers: Record<string, number>;
 }
 
-const asking = new AsyncLocalStorage<{ kitchenId: string; changes: Changes }>();
-const kept = new Map<string, Kept>();
+interface Kept {
+	/** How often what it goes by had been changed when it was read. */
+	at: string;
+	value: Promise<unknown>;
+}
+
+const asking = new AsyncLocalStorage<Asking>();
+const kept = new Map<string, Map<string, Kept>>();
 
 /** Runs a request that only reads, which found the kitchen changed so often when it began. */
 export function whileUnchanged<R>(kitchenId: string, changes: Changes, act: () => R): R {
-	return asking.run({ kitchenId, changes }, act);
+	return asking.run({ kitchenId, changes, numbers: JSON.parse(changes) as Asking['numbers'] }, act);
 }
 
 /**
- * What `read` gives, or what it gave before where nothing of the kitchen has been changed since (of its shelf, with
- * `of: 'shelf'`). The database counts the changes, so another process's are seen too. Within a transaction, and
- * where a request may write, it always reads. The result is frozen: many share it.
+ * What `read` gives, or what it gave before where none of the tables it goes by was changed since. The database
+ * counts the changes, so another process's are seen too. Within a transaction, and where a request may write, it
+ * always reads. The result is frozen: many share it.
  */
 export function known<T>(
 	db: Database,
 	kitchenId: string,
-	of: keyof Changes,
+	of: Of,
 	what: string,
 	read: () => Promise<T>
 ): Promise<T> {
-	const values = db.isTransaction ? null : valuesNow(kitchenId, of);
-	if (!values) return read();
-	const found = values.get(what);
-	if (found) return found as Promise<T>;
-	const reading = read().then(frozen);
-	keep(values, what, reading);
-	reading.catch(() => values.delete(what));
-	return reading;
-}
-
-/** What was kept under `what` since anything of the kitchen was changed last. */
-export function keptSince(kitchenId: string, what: string): Promise<unknown> | undefined {
-	return valuesNow(kitchenId, 'all')?.get(what);
-}
-
-/** Keeps something until anything of the kitchen is changed. */
-export function keepUntilChange(kitchenId: string, what: string, value: unknown): void {
-	const values = valuesNow(kitchenId, 'all');
-	if (values) keep(values, what, Promise.resolve(value));
-}
-
-function keep(values: Map<string, Promise<unknown>>, what: string, value: Promise<unknown>): void {
-	values.set(what, value);
-	for (const oldest of values.keys()) {
-		if (values.size <= MOST_KEPT) break;
-		values.delete(oldest);
-	}
-}
-
-/** What is kept of the kitchen as the running request found it; null for a request that may write. */
-function valuesNow(kitchenId: string, of: keyof Changes): Map<string, Promise<unknown>> | null {
 	const now = asking.getStore();
-	return now?.kitchenId === kitchenId ? valuesOf(kitchenId, of, now.changes[of]) : null;
+	if (!now || now.kitchenId !== kitchenId || db.isTransaction) return read();
+	const found = keptSince(kitchenId, of, what);
+	if (found) return found as Promise<T>;
+	const value = read().then(frozen);
+	keepUntilChange(kitchenId, of, what, value);
+	value.catch(() => kept.get(kitchenId)?.delete(what));
+	return value;
 }
 
-function valuesOf(kitchenId: string, of: keyof Changes, changes: string): Map<string, Promise<unknown>> {
-	const key = `${kitchenId} ${of}`;
-	let found = kept.get(key);
-	if (found?.changes !== changes) {
-		found = { changes, values: new Map() };
-		kept.delete(key);
-		kept.set(key, found);
-		for (const oldest of kept.keys()) {
-			if (kept.size <= 2 * MOST_KITCHENS) break;
-			kept.delete(oldest);
-		}
+/** What was kept under `what` since the tables it goes by were changed last. */
+export function keptSince(kitchenId: string, of: Of, what: string): Promise<unknown> | undefined {
+	const found = kept.get(kitchenId)?.get(what);
+	return found && found.at === changesOf(kitchenId, of) ? found.value : undefined;
+}
+
+/** Keeps something until one of the tables it goes by is changed; not where a request may write. */
+export function keepUntilChange(kitchenId: string, of: Of, what: string, value: Promise<unknown>): void {
+	const at = changesOf(kitchenId, of);
+	if (at === null) return;
+	const values = kept.get(kitchenId) ?? new Map<string, Kept>();
+	kept.delete(kitchenId);
+	kept.set(kitchenId, values);
+	values.delete(what);
+	values.set(what, { at, value });
+	letGo(values, MOST_KEPT);
+	letGo(kept, MOST_KITCHENS);
+}
+
+/** Lets go of what was put in first. */
+function letGo(map: Map<string, unknown>, most: number): void {
+	for (const oldest of map.keys()) {
+		if (map.size <= most) return;
+		map.delete(oldest);
 	}
-	return found.values;
+}
+
+/** How often these tables were changed when the running request began; null where none that only reads runs. */
+function changesOf(kitchenId: string, of: Of): string | null {
+	const now = asking.getStore();
+	if (now?.kitchenId !== kitchenId) return null;
+	return of === 'all' ? now.changes : of.map((table) => now.numbers[table] ?? 0).join();
 }
 
 /** The value, in which nothing can be changed any more; objects of a class are left as they are. */

@@ -9,14 +9,17 @@ import { groupBy, toList, type Row } from '../rows.ts';
 import { lineFromRow } from './lines.ts';
 import type { Formula, FormulaVersion } from '../../formula/types.ts';
 
+/** Where a formula is written down. */
+const FORMULAS = ['formulas', 'formula_versions', 'formula_lines', 'products'];
+
 /** Every formula of the kitchen by name, those put away among them. */
 export async function listFormulas(db: Database, kitchenId: string): Promise<Formula[]> {
-	return known(db, kitchenId, 'shelf', 'formulas', () => readFormulas(db, kitchenId));
+	return known(db, kitchenId, FORMULAS, 'formulas', () => readFormulas(db, kitchenId));
 }
 
 /** One formula. Throws `NotFound`. */
 export async function getFormula(db: Database, kitchenId: string, id: string): Promise<Formula> {
-	const [formula] = await known(db, kitchenId, 'shelf', `formula ${id}`, () =>
+	const [formula] = await known(db, kitchenId, FORMULAS, `formula ${id}`, () =>
 		readFormulas(db, kitchenId, id)
 	);
 	if (!formula) throw new NotFound('this formula is not here');

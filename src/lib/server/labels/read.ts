@@ -50,7 +50,7 @@ export async function listLabels(
 	const begun = await known(
 		db,
 		kitchen.id,
-		'shelf',
+		['labels'],
 		`labels but ${kitchen.rules}`,
 		() =>
 			db('labels')
@@ -97,7 +97,7 @@ async function readLabels(
 		known(
 			db,
 			kitchen.id,
-			'shelf',
+			['labels'],
 			`labels ${kitchen.rules}`,
 			() => db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>
 		),

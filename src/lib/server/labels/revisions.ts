@@ -43,12 +43,18 @@ export async function readRevisions(
 	kitchen: Kitchen,
 	productId?: string
 ): Promise<Map<string, LabelRevision[]>> {
-	return known(db, kitchen.id, 'shelf', `revisions ${kitchen.rules} ${productId ?? ''}`, async () => {
-		const query = revisionRows(db, kitchen);
-		if (productId) query.where('l.product_id', productId);
-		const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
-		return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
-	});
+	return known(
+		db,
+		kitchen.id,
+		['label_revisions', 'labels', 'formula_versions'],
+		`revisions ${kitchen.rules} ${productId ?? ''}`,
+		async () => {
+			const query = revisionRows(db, kitchen);
+			if (productId) query.where('l.product_id', productId);
+			const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
+			return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
+		}
+	);
 }
 
 /** One approved revision of a product's label, as it was frozen. Throws `NotFound`. */

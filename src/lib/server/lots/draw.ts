@@ -3,6 +3,7 @@ import { priceDrawn, type PricedDraw } from '$core/stock/price.ts';
 import type { Price } from '$core/formula/types.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import type { Consumption } from '$core/bench/consumption.ts';
 import { groupBy, idOrNull, newId, toMoney, utcNow, type Row } from '../rows.ts';
 import type { BatchStock } from '../../shelf/lots.ts';
@@ -131,7 +132,11 @@ export const lotKey = (ingredientId: string | null, material: string): string =>
 export const materialOf = (key: string): string => key.replace(/^material /, '');
 
 /** The day the first lot of each thing was received, by `lotKey`. */
-export async function lotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
+export function lotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
+	return known(db, kitchenId, ['lots'], 'kept since', () => readLotsKeptSince(db, kitchenId));
+}
+
+async function readLotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
 	const rows = (await db('lots')
 		.where('kitchen_id', kitchenId)
 		.groupBy('ingredient_id', 'material')
@@ -167,7 +172,17 @@ export interface BatchDraws {
 }
 
 /** Draws of batches by batch id; those without any are not in it. */
-export async function drawsOf(
+export function drawsOf(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[]
+): Promise<Map<string, BatchDraws>> {
+	return known(db, kitchenId, ['lot_moves', 'lots', 'ingredients'], `draws ${batchIds.join()}`, () =>
+		readDrawsOf(db, kitchenId, batchIds)
+	);
+}
+
+async function readDrawsOf(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[]

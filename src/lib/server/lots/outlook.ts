@@ -4,6 +4,7 @@ import type { Material } from '$core/formula/types.ts';
 import type { CountUnit } from '$core/stock/use.ts';
 import { outlook, type Need, type Outlook } from '$core/stock/need.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { groupBy, toList, type Row } from '../rows.ts';
 import { lotKey, lotsKeptSince, materialOf } from './draw.ts';
 import type { Lot } from '../../shelf/lots.ts';
@@ -49,10 +50,16 @@ export async function stockItems(
 }
 
 async function namesOf(db: Database, kitchenId: string, keys: string[]): Promise<Map<string, string>> {
-	const rows = (await db('ingredients')
-		.where('kitchen_id', kitchenId)
-		.whereIn('id', keys)
-		.select('id', 'name')) as Row[];
+	const rows = await known(
+		db,
+		kitchenId,
+		['ingredients'],
+		`names ${keys.join()}`,
+		() =>
+			db('ingredients').where('kitchen_id', kitchenId).whereIn('id', keys).select('id', 'name') as Promise<
+				Row[]
+			>
+	);
 	return new Map(rows.map((row) => [String(row.id), String(row.name)]));
 }
 
@@ -67,22 +74,36 @@ async function plannedNeeds(
 		.orderBy(['made_on', 'id'])
 		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g')) as Row[];
 	const ids = batches.map((batch) => String(batch.id));
-	const [lines, drawn] = (await Promise.all([
-		db('batch_lines')
-			.where('kitchen_id', kitchenId)
-			.whereIn('batch_id', ids)
-			.groupBy('batch_id', 'ingredient_id', 'use_as')
-			.select('batch_id', 'ingredient_id', 'use_as')
-			.sum('planned_g as planned'),
-		db('lot_moves as m')
-			.join('lots as l', 'l.id', 'm.lot_id')
-			.where('m.kitchen_id', kitchenId)
-			.whereIn('m.batch_id', ids)
-			.whereNotNull('l.ingredient_id')
-			.groupBy('m.batch_id', 'l.ingredient_id')
-			.select('m.batch_id', 'l.ingredient_id')
-			.sum('m.amount as moved')
-	])) as [Row[], Row[]];
+	const [lines, drawn] = await Promise.all([
+		known(
+			db,
+			kitchenId,
+			['batch_lines'],
+			`planned of ${ids.join()}`,
+			() =>
+				db('batch_lines')
+					.where('kitchen_id', kitchenId)
+					.whereIn('batch_id', ids)
+					.groupBy('batch_id', 'ingredient_id', 'use_as')
+					.select('batch_id', 'ingredient_id', 'use_as')
+					.sum('planned_g as planned') as unknown as Promise<Row[]>
+		),
+		known(
+			db,
+			kitchenId,
+			['lot_moves', 'lots'],
+			`drawn by ${ids.join()}`,
+			() =>
+				db('lot_moves as m')
+					.join('lots as l', 'l.id', 'm.lot_id')
+					.where('m.kitchen_id', kitchenId)
+					.whereIn('m.batch_id', ids)
+					.whereNotNull('l.ingredient_id')
+					.groupBy('m.batch_id', 'l.ingredient_id')
+					.select('m.batch_id', 'l.ingredient_id')
+					.sum('m.amount as moved') as unknown as Promise<Row[]>
+		)
+	]);
 	const needs = new Map<string, Need[]>();
 	const need = (key: string, batchId: string, amount: number) => {
 		if (amount > 0) needs.set(key, [...(needs.get(key) ?? []), { batchId, amount: settled(amount) }]);

@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { toMoney, type Row } from '../rows.ts';
 import type { Batch } from '../../batch/types.ts';
@@ -34,7 +35,13 @@ function fromRow(row: Row): Lot {
 }
 
 /** The lots there is something left of, or more was drawn from than they held; oldest first. */
-export async function lotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
+export function lotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
+	return known(db, kitchenId, ['lots', 'lot_moves', 'ingredients'], 'lots on hand', () =>
+		readLotsOnHand(db, kitchenId)
+	);
+}
+
+async function readLotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
 	return ((await lotRows(db, kitchenId).whereNot('l.on_hand', 0)) as Row[]).map(fromRow);
 }
 
