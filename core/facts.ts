@@ -4,7 +4,7 @@ import type { BakersFigures } from './formula/bakers.ts';
 import type { FactorEnergy } from './nutrition/energy.ts';
 import type { Incomplete } from './nutrition/perPiece.ts';
 import type { Notice } from './problem.ts';
-import type { Declarations } from './rules/ruleset.ts';
+import type { Declarations } from './rules/declarations.ts';
 
 /** Everything derived for a product or batch: the output of the Square Batch file's `derive`. */
 export interface Facts {

@@ -99,7 +99,8 @@ export function lineOf(line: LineDocument): Line {
 	return { ...common, used_g: line.consumed_g, uptake_g: line.uptake_g ?? null };
 }
 
-const partOf = ({ name, parts = [] }: PartDocument): Part => ({ name, parts: parts.map(partOf) });
+/** A part, whether or not it was written with parts of its own. */
+export const partOf = ({ name, parts = [] }: PartDocument): Part => ({ name, parts: parts.map(partOf) });
 
 /** An ingredient of a file as the model has it. */
 export function ingredientOf(ingredient: IngredientDocument): Ingredient {

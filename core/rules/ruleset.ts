@@ -1,17 +1,14 @@
 import type { Nutrient, NutrientAmounts } from '../composition/nutrients.ts';
 import type { Run } from '../drawing/shapes.ts';
 import type { Ingredient, Product, RulesName } from '../formula/types.ts';
-import type { Notice, Problem } from '../problem.ts';
 import type { FactorEnergy } from '../nutrition/energy.ts';
+import type { Declarations, PrintedFacts } from './declarations.ts';
 import type { StatementEntry } from './entry.ts';
 import type { Exemption } from './exemption.ts';
 import type { Figure, FigureColumn } from './figure.ts';
 import type { TableContent } from './eu/format.ts';
-import type { EuTable } from './eu/table.ts';
 import type { PanelContent } from './us/format/content.ts';
 import type { UsFormat } from './us/format/index.ts';
-import type { UsPanel } from './us/panel.ts';
-import type { UsServing } from './us/serving.ts';
 
 /** What a rule set is given of a product or batch. */
 export interface RuleInput {
@@ -27,29 +24,6 @@ export interface RuleInput {
 	/** Tags of surface materials that touched the pieces though none is said to stay on them. */
 	contactAllergens: string[];
 	ingredientOf: (id: string) => Ingredient;
-}
-
-/** What a label must say by one rule set; what the other set asks is null. */
-export interface Declarations {
-	serving: UsServing | null;
-	panel: UsPanel | null;
-	panelPiece?: UsPanel;
-	panelPackage?: UsPanel;
-	table: { per100g: EuTable; perPiece: EuTable } | null;
-	statement: string | null;
-	contains: string[];
-	containsText: string | null;
-	notices: Notice[];
-	problems: Problem[];
-}
-
-/** What of derived facts a panel or table is drawn and explained from. */
-export interface PrintedFacts extends Pick<
-	Declarations,
-	'serving' | 'panel' | 'panelPiece' | 'panelPackage' | 'table'
-> {
-	energy: FactorEnergy;
-	yield: { finishedWeight_g: number | null };
 }
 
 /** The panel or table of a label; the one the rule set does not have is null. */

@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { strFromU8, strToU8, unzipSync, zipSync, type Unzipped } from 'fflate';
 import { readRecipe } from '$core/file/read.ts';
 import { readArchive } from '$lib/server/archive/read.ts';
-import { inParts, restoreKitchen } from '$lib/server/archive/restore.ts';
+import { inParts } from '$lib/server/archive/insert.ts';
+import { restoreKitchen } from '$lib/server/archive/restore.ts';
 import { writeArchive } from '$lib/server/archive/write.ts';
 import type { Manifest } from '$lib/server/archive/format.ts';
 import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
@@ -235,7 +236,7 @@ describe('rows that go in at once', () => {
 describe('an archive of an older Square Batch', () => {
 	it('is brought up to date by the migrations that came since', async () => {
 		await emptied();
-		const { opened_at: _later, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
+		const { opened_at: _later, version: _latest, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
 		const ingredient = rowsIn(files, 'ingredients')[0] ?? {};
 		const older: Record<string, Row[]> = {
 			kitchens: [kitchen],

@@ -1,6 +1,7 @@
 import { dough, surface } from '$core/testing/recipe.ts';
 import { describe, expect, it } from 'vitest';
-import { keptDraft, newFormulaDraft } from '$lib/formula/draft.ts';
+import { keptDraft } from '$lib/formula/kept-draft.ts';
+import { newFormulaDraft } from '$lib/formula/draft.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { Refused, Stale } from '$lib/server/errors.ts';

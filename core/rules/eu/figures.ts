@@ -1,6 +1,6 @@
 import type { Product } from '../../formula/types.ts';
 import { sumOfTerms, type Figure, type FigureColumn, type Term } from '../figure.ts';
-import type { PrintedFacts } from '../ruleset.ts';
+import type { PrintedFacts } from '../declarations.ts';
 import { TABLE_LABELS } from './format.ts';
 import { TABLE_LINES, type TableKey } from './table.ts';
 import { tableRule } from './words.ts';

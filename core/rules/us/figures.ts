@@ -1,7 +1,7 @@
 import { nutrientUnit } from '../../composition/nutrients.ts';
 import type { Product } from '../../formula/types.ts';
 import { sumOfTerms, type Figure, type FigureColumn } from '../figure.ts';
-import type { PrintedFacts } from '../ruleset.ts';
+import type { PrintedFacts } from '../declarations.ts';
 import { panelName } from './format/content.ts';
 import { PANEL_LINES, panelNutrient, type PanelKey, type UsPanel } from './panel.ts';
 import { panelRule } from './words.ts';

@@ -119,7 +119,10 @@ export function panelLine(key: PanelKey, value: number | null): PanelLine {
 
 const NOTHING_PRINTS = {
 	calories: null,
-	...(Object.fromEntries(PANEL_LINES.map((key) => [key, panelLine(key, null)])) as Record<PanelKey, PanelLine>)
+	...(Object.fromEntries(PANEL_LINES.map((key) => [key, panelLine(key, null)])) as Record<
+		PanelKey,
+		PanelLine
+	>)
 };
 
 /** The panel of unrounded amounts per serving, piece or package; energy by the 4-4-9 factors. */

@@ -1,7 +1,6 @@
 import type { WeighedDisc } from '$core/formula/piece.ts';
 import type { Choices, Step, StepKind } from '$core/formula/process.ts';
 import { CATEGORIES, type Category, type MixGap, type Use } from '$core/formula/types.ts';
-import type { Formula, FormulaLine } from './types.ts';
 import type { Product } from './product.ts';
 
 /** A line as it is typed. `grams` of a surface material is what is used up. */
@@ -94,24 +93,6 @@ let keys = 0;
 /** A key no other row of the page has. */
 export const freshKey = (): string => `row-${Date.now().toString(36)}-${++keys}`;
 
-/** The draft of a line that was kept. */
-export function lineDraft(line: FormulaLine): LineDraft {
-	return {
-		key: freshKey(),
-		said: line.said,
-		ingredient: line.ingredient,
-		use: line.use,
-		stage: line.stage ?? '',
-		grams: line.toWeigh ? '' : shownGrams(line.used_g),
-		uptake: shownGrams(line.uptake_g),
-		most: shownGrams(line.most_g),
-		note: line.note,
-		low_g: line.low_g,
-		high_g: line.high_g,
-		toWeigh: line.toWeigh
-	};
-}
-
 /** The draft of a step. */
 export function stepDraft(step: Step): StepDraft {
 	const shown = (value: number | null) => (value === null ? '' : String(value));
@@ -126,7 +107,8 @@ export function stepDraft(step: Step): StepDraft {
 	};
 }
 
-function productDraft(product: Product | undefined): ProductDraft {
+/** The draft of a product; of none, an empty one. */
+export function productDraft(product: Product | undefined): ProductDraft {
 	return {
 		pieceOne: product?.pieceOne ?? '',
 		pieceMany: product?.pieceMany ?? '',
@@ -147,28 +129,6 @@ const discDraft = (disc: WeighedDisc) => ({
 	thickness: String(disc.thickness_mm),
 	weight: String(disc.weight_g)
 });
-
-/** The draft of a formula as it was kept last, with its first product. */
-export function keptDraft(formula: Formula): FormulaDraft {
-	const product = formula.products[0];
-	return {
-		id: formula.id,
-		version: formula.version,
-		name: formula.name,
-		mixGap: formula.mixGap,
-		family: formula.family,
-		choices: { ...formula.choices },
-		lines: formula.lines.map(lineDraft),
-		steps: formula.steps.map(stepDraft),
-		productId: product?.id ?? null,
-		product: productDraft(product)
-	};
-}
-
-/** What the sheet opens with: what was being typed, or the version kept last. */
-export function formulaDraft(formula: Formula): FormulaDraft {
-	return formula.draft ? { ...formula.draft, version: formula.version } : keptDraft(formula);
-}
 
 /** An empty line for the end of a stage. */
 export function emptyLine(stage: string): LineDraft {

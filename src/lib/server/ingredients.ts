@@ -1,7 +1,7 @@
 import type { ShelfIngredient, IngredientInput } from '../shelf/ingredient.ts';
 import type { MixLine } from '$core/formula/mix.ts';
 import type { Kind } from '$core/composition/kinds.ts';
-import type { Part } from '$core/formula/types.ts';
+import { partOf, type PartDocument } from '$core/file/document.ts';
 import { addComposition, currentCompositions, sameComposition } from './compositions.ts';
 import type { StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
@@ -25,7 +25,8 @@ function fromRow(
 		kind: row.kind as Kind,
 		labelUs: String(row.label_us ?? ''),
 		labelEu: String(row.label_eu ?? ''),
-		parts: toList<Part>(row.parts),
+		// Kept in the form of the file, where a part without parts says nothing of them.
+		parts: toList<PartDocument>(row.parts).map(partOf),
 		allergens: toList<string>(row.allergens),
 		mayContain: toList<string>(row.may_contain),
 		confirmedOn: row.allergens_confirmed_on === null ? null : String(row.allergens_confirmed_on),

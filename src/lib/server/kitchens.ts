@@ -28,7 +28,7 @@ export async function theKitchen(db: Database): Promise<Kitchen> {
 export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; changes: Changes }> {
 	const changes = db('changes')
 		.where('kitchen_id', db.ref('kitchens.id'))
-		.select(db.raw('JSON_OBJECTAGG(of_table, number)'));
+		.select(db.raw('CAST(JSON_OBJECTAGG(of_table, number) AS CHAR)'));
 	const row = (await db('kitchens')
 		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
 		.first({ ...COLUMNS, changes })) as (Kitchen & { changes: Changes | null }) | undefined;

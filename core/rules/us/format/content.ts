@@ -1,6 +1,6 @@
 import { bold, figure, plain } from '../../../drawing/pen.ts';
 import type { Run } from '../../../drawing/shapes.ts';
-import type { PrintedFacts } from '../../ruleset.ts';
+import type { PrintedFacts } from '../../declarations.ts';
 import type { PanelKey, UsPanel } from '../panel.ts';
 import type { UsServing } from '../serving.ts';
 

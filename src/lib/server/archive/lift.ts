@@ -4,7 +4,7 @@ import { refuse } from '../errors.ts';
 import type { Row } from '../rows.ts';
 import { dumpKitchen } from './dump.ts';
 import type { Archive } from './read.ts';
-import { insertAll } from './restore.ts';
+import { insertAll } from './insert.ts';
 import { tableFile } from './format.ts';
 
 /** Beside the database: the application's own has the right to it. */

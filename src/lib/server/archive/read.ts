@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import Joi from 'joi';
 import { unzip, type Unzipped } from 'fflate';
+import { manifestSchema } from '../edge/archive.ts';
 import { refuse } from '../errors.ts';
 import type { Row } from '../rows.ts';
 import { ARCHIVE_VERSION, MANIFEST, tableFile, type Manifest } from './format.ts';
@@ -13,29 +13,6 @@ export interface Archive {
 	manifest: Manifest;
 	rowsOf: (table: string) => Row[];
 }
-
-const manifestSchema = Joi.object<Manifest>({
-	squareBatchArchive: Joi.number().integer().required(),
-	kitchen: Joi.object({
-		id: Joi.string()
-			.pattern(/^[0-9A-Z]{26}$/)
-			.required(),
-		name: Joi.string().allow('').required()
-	}).required(),
-	writtenAt: Joi.string().isoDate().required(),
-	migration: Joi.string().required(),
-	tables: Joi.array()
-		.items(
-			Joi.object({
-				name: Joi.string()
-					.pattern(/^[a-z_]+$/)
-					.required(),
-				rows: Joi.number().integer().min(0).required(),
-				sha256: Joi.string().hex().length(64).required()
-			})
-		)
-		.required()
-});
 
 /** Reads an archive and sees that it is whole. Throws `Refused` with what is wrong with it. */
 export async function readArchive(bytes: Uint8Array): Promise<Archive> {

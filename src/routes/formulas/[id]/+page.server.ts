@@ -1,6 +1,6 @@
 import { discardForm, rememberForm, shelveForm } from '$lib/server/edge/formula.ts';
 import { redirect } from '@sveltejs/kit';
-import { formulaDraft, keptDraft } from '$lib/formula/draft.ts';
+import { formulaDraft, keptDraft } from '$lib/formula/kept-draft.ts';
 import { sourcesOf } from '$lib/shelf/sources.ts';
 import { cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
 import { RECENT_BATCHES } from '$lib/server/batches/read.ts';

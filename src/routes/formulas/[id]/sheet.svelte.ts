@@ -1,7 +1,8 @@
 import { deserialize } from '$app/forms';
 import type { Problem } from '$core/problem.ts';
 import { readAll } from '$lib/read-again.ts';
-import { formulaDraft, isBlank, type FormulaDraft } from '$lib/formula/draft.ts';
+import { formulaDraft } from '$lib/formula/kept-draft.ts';
+import { isBlank, type FormulaDraft } from '$lib/formula/draft.ts';
 import type { Formula } from '$lib/formula/types.ts';
 import { tick } from 'svelte';
 import { toast } from 'svelte-sonner';

@@ -3,7 +3,7 @@ import { flourShares, type ShareKey } from '$core/formula/shares.ts';
 import type { Ingredient, Line, MixGap } from '$core/formula/types.ts';
 import { labelChanges } from '$core/label/changes.ts';
 import { rulesOf } from '$core/rules/index.ts';
-import { formulaDraft } from '$lib/formula/draft.ts';
+import { formulaDraft } from '$lib/formula/kept-draft.ts';
 import { readFormulaDraft } from '$lib/formula/reading.ts';
 import { coreProduct, planFacts } from '$lib/formula/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';

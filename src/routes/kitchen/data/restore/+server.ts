@@ -1,5 +1,6 @@
 import { readArchive } from '$lib/server/archive/read.ts';
-import { restoreKitchen, type Progress } from '$lib/server/archive/restore.ts';
+import { type Progress } from '$lib/server/archive/insert.ts';
+import { restoreKitchen } from '$lib/server/archive/restore.ts';
 import { Refused } from '$lib/server/errors.ts';
 import type { RequestHandler } from './$types';
 

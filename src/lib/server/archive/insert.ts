@@ -1,0 +1,95 @@
+import type { Database } from '../db/connection.ts';
+import { Refused, refuse } from '../errors.ts';
+import type { Row } from '../rows.ts';
+import type { Archive } from './read.ts';
+import { kitchenColumn, kitchenTables, type KitchenTable } from './tables.ts';
+
+/** How far a restore is. */
+export interface Progress {
+	table: string;
+	/** Rows of all tables that are in, of all there are. */
+	done: number;
+	of: number;
+}
+
+/** Rows that go in by one statement: so many, and no more text than the database takes at once. */
+const AT_ONCE = 500;
+const MOST_CHARACTERS = 2_000_000;
+
+/** Puts every row of an archive into the tables of a database that is at its migration. */
+export async function insertAll(
+	db: Database,
+	archive: Archive,
+	goOn: (progress: Progress) => void = () => {}
+): Promise<void> {
+	const tables = await kitchenTables(db);
+	const known = new Set(tables.map((table) => table.name));
+	const strange = archive.manifest.tables.find((table) => !known.has(table.name));
+	if (strange) refuse('', `the archive has a table that is not known here: ${strange.name}`);
+	const { id } = archive.manifest.kitchen;
+	const of = archive.manifest.tables.reduce((sum, table) => sum + table.rows, 0);
+	let done = 0;
+	for (const table of inOrder(tables)) {
+		for (const some of inParts(archive.rowsOf(table.name))) {
+			goOn({ table: table.name, done, of });
+			for (const row of some) refuseStrange(table, row, id);
+			await insert(db, table, some);
+			done += some.length;
+		}
+	}
+	// Nothing more is weighed of a closed batch: it is closed only now that everything of it is in.
+	for (const row of archive.rowsOf('batches'))
+		if (row.closed_at !== null)
+			await db('batches')
+				.where({ kitchen_id: id, id: String(row.id) })
+				.update({ closed_at: String(row.closed_at) });
+	goOn({ table: '', done: of, of });
+}
+
+/** Rows in their order, as many together as go in at once. */
+export function* inParts(rows: readonly Row[]): Generator<Row[]> {
+	let part: Row[] = [];
+	let characters = 0;
+	for (const row of rows) {
+		const length = JSON.stringify(row).length;
+		if (part.length === AT_ONCE || (part.length > 0 && characters + length > MOST_CHARACTERS)) {
+			yield part;
+			[part, characters] = [[], 0];
+		}
+		part.push(row);
+		characters += length;
+	}
+	if (part.length > 0) yield part;
+}
+
+async function insert(db: Database, table: KitchenTable, rows: Row[]): Promise<void> {
+	const open = table.name === 'batches' ? rows.map((row) => ({ ...row, closed_at: null })) : rows;
+	try {
+		await db(table.name).insert(open);
+	} catch (error) {
+		throw asRefused(table.name, error);
+	}
+}
+
+/** Batches first: what belongs to one looks whether it is closed. */
+const inOrder = (tables: readonly KitchenTable[]) =>
+	[...tables].sort((a, b) => Number(b.name === 'batches') - Number(a.name === 'batches'));
+
+/** Refuses a row with a column that is not known, or of another kitchen. */
+function refuseStrange(table: KitchenTable, row: Row, kitchenId: string): void {
+	if (typeof row !== 'object' || row === null || row[kitchenColumn(table.name)] !== kitchenId)
+		refuse('', `${table.name} holds a row that is not of this kitchen`);
+	const strange = Object.keys(row).find((column) => !table.columns.includes(column));
+	if (strange) refuse('', `${table.name} has a column that is not known here: ${strange}`);
+}
+
+/** What the database refused as a word to the person; what is our own mistake stays an error. */
+function asRefused(table: string, error: unknown): unknown {
+	const { errno, sqlMessage } = error as { errno?: number; sqlMessage?: string };
+	const ownWords = errno === undefined;
+	return ownWords
+		? error
+		: new Refused([
+				{ path: '', message: `a row of ${table} cannot be here as it is: ${sqlMessage ?? 'it was refused'}` }
+			]);
+}
