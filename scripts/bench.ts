@@ -13,13 +13,19 @@ import { startApplication } from './lib/application.ts';
 import { ensureBuild } from './lib/build.ts';
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './lib/chromium.ts';
 import { CHROMIUM, ensureProgram } from './lib/packages.ts';
+import { openDatabase } from '../src/lib/server/db/connection.ts';
+import { startMariaDb } from './lib/mariadb.ts';
+import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
 import { freePort } from './lib/ports.ts';
 
-/** `npm run bench`: how fast the core derives and how soon a page follows a keystroke. Prints, asserts nothing. */
+/**
+ * `npm run bench`: how fast the core derives, how many answers a second pages give and what they ask the database, how
+ * much script the first page takes, and how soon a page follows a keystroke. Prints, asserts nothing.
+ */
 export async function main(): Promise<void> {
 	benchDerive();
 	benchSquaring();
-	await benchKeystroke();
+	await benchApplication();
 }
 
 /** A formula of so many lines out of the shipped reference rows, with its last two on the surface. */
@@ -170,15 +176,25 @@ async function openLargeSheet(page: Page): Promise<void> {
 	await page.getByText('Draft kept').waitFor();
 }
 
-async function benchKeystroke(): Promise<void> {
+async function benchApplication(): Promise<void> {
 	ensureProgram(CHROMIUM);
 	await ensureBuild();
 	const folder = mkdtempSync(join(tmpdir(), 'square-batch-bench-'));
+	const undo: (() => Promise<void> | void)[] = [];
 	try {
-		const application = await startApplication(join(folder, 'data'), await freePort());
+		const mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
+		undo.push(mariadb.stop);
+		const db = openDatabase(mariadb.url);
+		undo.push(() => db.destroy());
+		const application = await startApplication(join(folder, 'data'), await freePort(), {
+			DATABASE_URL: mariadb.url
+		});
+		const of = await mainPagesOf(db);
+		reportPages(await pageSpeeds(application.address, db, of.kitchenId, of.paths));
 		const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
 		try {
 			const page = await browser.newPage({ baseURL: application.address });
+			await reportScript(page);
 			await page.goto('/formulas');
 			await page
 				.getByRole('link', { name: /Beet and cumin/ })
@@ -193,8 +209,22 @@ async function benchKeystroke(): Promise<void> {
 			await application.stop();
 		}
 	} finally {
+		for (const step of undo.reverse()) await step();
 		rmSync(folder, { recursive: true, force: true });
 	}
+}
+
+/** How much script the first page of a new visitor takes over the wire. */
+async function reportScript(page: Page): Promise<void> {
+	const sizes: Promise<{ requestBodySize: number; responseBodySize: number }>[] = [];
+	page.on('response', (response) => {
+		if (response.url().endsWith('.js')) sizes.push(response.request().sizes());
+	});
+	await page.goto('/');
+	await page.waitForLoadState('networkidle');
+	const sent = (await Promise.all(sizes)).reduce((sum, { responseBodySize }) => sum + responseBodySize, 0);
+	console.log(`first page: ${(sent / 1024).toFixed(0)} kB of script in ${sizes.length} files, as sent`);
+	page.removeAllListeners('response');
 }
 
 function report(what: string, taken: number[]): void {

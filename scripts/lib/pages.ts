@@ -1,5 +1,6 @@
 import autocannon from 'autocannon';
 import type { Database } from '../../src/lib/server/db/connection.ts';
+import { theKitchen } from '../../src/lib/server/kitchens.ts';
 
 /** An empty route: what every answer costs before anything is read. */
 const EMPTY = '/alive';
@@ -54,17 +55,25 @@ export async function pageSpeeds(
 	return speeds;
 }
 
-/** Where the pages of a kitchen are that people have open most: `batchId` and `formulaId` stand for their kind. */
-export const mainPages = (batchId: string, formulaId: string): string[] => [
-	'/',
-	'/batches',
-	`/batches/${batchId}`,
-	'/labels',
-	'/formulas',
-	`/formulas/${formulaId}`,
-	'/sales',
-	'/shelf'
-];
+/** The pages that people have open most, of the kitchen a database serves. */
+export async function mainPagesOf(db: Database): Promise<{ kitchenId: string; paths: string[] }> {
+	const { id: kitchenId } = await theKitchen(db);
+	const one = async (table: string, order: string) =>
+		((await db(table).where('kitchen_id', kitchenId).orderBy(order, 'desc').first('id')) as { id: string })
+			.id;
+	const [batch, formula] = [await one('batches', 'closed_at'), await one('formulas', 'id')];
+	const paths = [
+		'/',
+		'/batches',
+		`/batches/${batch}`,
+		'/labels',
+		'/formulas',
+		`/formulas/${formula}`,
+		'/sales',
+		'/shelf'
+	];
+	return { kitchenId, paths };
+}
 
 export function reportPages(speeds: readonly PageSpeed[]): void {
 	for (const { path, perSecond, ratio, queries, queriesAfterChange, afterChange_ms } of speeds)
