@@ -108,8 +108,10 @@ const NO_FLOUR: Notice = {
 
 /** Ids of ingredients with some mass whose allergens nobody has confirmed, alphabetically. */
 function unconfirmed(recipe: Recipe, ingredientOf: (id: string) => Ingredient): string[] {
-	const used = new Set(recipe.formula.lines.filter((line) => line.used_g > 0).map((line) => line.ingredient));
-	return [...used].filter((id) => !ingredientOf(id).allergens).sort();
+	const ids: string[] = [];
+	for (const { used_g, ingredient } of recipe.formula.lines)
+		if (used_g > 0 && !ingredientOf(ingredient).allergens && !ids.includes(ingredient)) ids.push(ingredient);
+	return ids.sort();
 }
 
 /**

@@ -86,11 +86,9 @@ export function batchCost(
 	{ packPieces, materials }: Pick<Product, 'packPieces' | 'materials'>
 ): Cost {
 	const used = lines.filter((line) => line.used_g > 0);
-	const unpriced = [...new Set(used.map((line) => line.ingredient))]
-		.filter((id) => !ingredientOf(id).price)
-		.sort();
-	if (!used.some((line) => ingredientOf(line.ingredient).price))
-		return { batch: null, perPiece: null, perPack: null, unpriced };
+	const free = used.filter((line) => !ingredientOf(line.ingredient).price);
+	const unpriced = free.length > 0 ? [...new Set(free.map((line) => line.ingredient))].sort() : [];
+	if (free.length === used.length) return { batch: null, perPiece: null, perPack: null, unpriced };
 	const quick = quickCost(used, ingredientOf, sellable, { packPieces, materials });
 	if (quick) return { ...quick, unpriced };
 	const batch = sumMoney(lineCosts(used, ingredientOf).map((cost) => cost ?? '0'));

@@ -1,4 +1,9 @@
-import { NUTRIENTS, type Nutrient, type NutrientAmounts } from '../composition/nutrients.ts';
+import {
+	NUTRIENTS,
+	type Composition,
+	type Nutrient,
+	type NutrientAmounts
+} from '../composition/nutrients.ts';
 import type { Ingredient } from '../formula/types.ts';
 import type { Share } from './shares.ts';
 
@@ -18,21 +23,40 @@ export function rawNutrients(
 ): { amounts: NutrientAmounts; incomplete: Incomplete[] } {
 	const present = shares
 		.filter((share) => share.mass_g > 0)
-		.map(({ ingredient, mass_g }) => ({ ingredient, mass_g, per100g: ingredientOf(ingredient).per100g }));
+		.map(({ ingredient, mass_g }) => ({
+			ingredient,
+			mass_g,
+			values: valuesOf(ingredientOf(ingredient).per100g)
+		}));
 	const incomplete: Incomplete[] = [];
 	const amounts = noAmounts();
+	let at = -1;
 	for (const nutrient of NUTRIENTS) {
-		const lacking: string[] = [];
+		at++;
 		let total = 0;
-		for (const { ingredient, mass_g, per100g } of present) {
-			const value = per100g[nutrient];
-			if (value !== null) total += (mass_g * value) / 100;
-			else if (!lacking.includes(ingredient)) lacking.push(ingredient);
-		}
-		if (lacking.length > 0) incomplete.push({ nutrient, ingredients: lacking });
-		amounts[nutrient] = lacking.length > 0 ? null : total;
+		for (const { mass_g, values } of present) total += (mass_g * (values[at] ?? NaN)) / 100;
+		amounts[nutrient] = total;
+		// One unknown makes the sum unknown; which ones those are is asked only then.
+		if (!Number.isNaN(total)) continue;
+		const lacking = present
+			.filter(({ values }) => Number.isNaN(values[at]))
+			.map(({ ingredient }) => ingredient);
+		incomplete.push({ nutrient, ingredients: [...new Set(lacking)] });
+		amounts[nutrient] = null;
 	}
 	return { amounts, incomplete };
+}
+
+const known = new WeakMap<Composition, Float64Array>();
+
+/** The values of a composition in the order of `NUTRIENTS`, not a number where unknown. A composition never changes. */
+function valuesOf(per100g: Composition): Float64Array {
+	let values = known.get(per100g);
+	if (!values) {
+		values = Float64Array.from(NUTRIENTS, (nutrient) => per100g[nutrient] ?? NaN);
+		known.set(per100g, values);
+	}
+	return values;
 }
 
 /** Every amount times a factor; unknown stays unknown. */

@@ -16,8 +16,21 @@ export function declaredAllergens(
 	for (const text of contactAllergens) texts.add(text);
 	const names = new Set<string>();
 	for (const text of texts) {
-		const tag = readTag(text);
-		if (tag && groups.includes(tag.group)) names.add(declaredName(tag));
+		const tag = tagOf(text);
+		if (tag && groups.includes(tag.group)) names.add(tag.name);
 	}
 	return [...names];
+}
+
+const MOST_KNOWN = 500;
+const known = new Map<string, { group: string; name: string } | null>();
+
+/** The group of a tag and the name it is declared under; the same few tags come with every derivation. */
+function tagOf(text: string): { group: string; name: string } | null {
+	const before = known.get(text);
+	if (before !== undefined) return before;
+	const tag = readTag(text);
+	const read = tag && { group: tag.group, name: declaredName(tag) };
+	if (known.size < MOST_KNOWN) known.set(text, read);
+	return read;
 }

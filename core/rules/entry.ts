@@ -27,13 +27,18 @@ export function entriesMass_g(entries: readonly StatementEntry[]): number {
 	return sumOf(entries, (entry) => entry.mass_g);
 }
 
+const [A, Z, CAPITAL_A] = [97, 122, 65];
+
 /** A statement as a sentence: first letter a capital, full stop at the end. */
 export function sentence(text: string): string {
 	if (text === '') return '';
+	const code = text.charCodeAt(0);
+	const end = text.endsWith('.') ? '' : '.';
+	if (code >= A && code <= Z) return `${String.fromCharCode(code - A + CAPITAL_A)}${text.slice(1)}${end}`;
 	// Emphasis marks may stand before the first letter.
 	const capitalised = text.replace(
 		/^(\**)(\p{L})/u,
 		(_, marks: string, letter: string) => marks + letter.toUpperCase()
 	);
-	return capitalised.endsWith('.') ? capitalised : `${capitalised}.`;
+	return capitalised + end;
 }

@@ -18,9 +18,7 @@ export function statementEntries(
 		if (share.mass_g <= 0) continue;
 		const ingredient = ingredientOf(share.ingredient);
 		const { parts } = ingredient;
-		const label = labelName(ingredient, rules);
-		const name = parts.length > 0 ? withoutParenthesis(label) : label;
-		const key = keyOf(name);
+		const { name, key } = namedBy(ingredient, rules);
 		const entry = entries.get(key) ?? {
 			name,
 			parts: [],
@@ -38,6 +36,20 @@ export function statementEntries(
 			if (!entry.allergens.includes(tag)) entry.allergens.push(tag);
 	}
 	return heaviestFirst([...entries.values()]);
+}
+
+const known = new WeakMap<Ingredient, Partial<Record<RulesName, { name: string; key: string }>>>();
+
+/** What an ingredient is listed under, and what makes it one with another; an ingredient never changes. */
+function namedBy(ingredient: Ingredient, rules: RulesName): { name: string; key: string } {
+	const before = known.get(ingredient) ?? {};
+	const found = before[rules];
+	if (found) return found;
+	const label = labelName(ingredient, rules);
+	const name = ingredient.parts.length > 0 ? withoutParenthesis(label) : label;
+	const named = { name, key: keyOf(name) };
+	known.set(ingredient, { ...before, [rules]: named });
+	return named;
 }
 
 const ODD_SPACE = /\s\s|[^\S ]/;
