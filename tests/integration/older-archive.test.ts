@@ -37,8 +37,14 @@ describe('the archive of a kitchen from before entries had numbers', () => {
 			const batch = await getBatch(bench.db, kitchen, ids[index] ?? '');
 			const { weighed, closings, yield: yields, cost, statement, contains, ...rest } = before;
 			expect(batch, before.code).toMatchObject(rest);
-			expect(batch.lines.map((line) => [line.weighed_g, line.weighedUptake_g]), before.code).toEqual(weighed);
-			expect(batch.closings.map(({ state }) => state), before.code).toEqual(closings);
+			expect(
+				batch.lines.map((line) => [line.weighed_g, line.weighedUptake_g]),
+				before.code
+			).toEqual(weighed);
+			expect(
+				batch.closings.map(({ state }) => state),
+				before.code
+			).toEqual(closings);
 			expect(batch.facts?.yield ?? null, before.code).toEqual(yields);
 			expect(batch.facts?.cost ?? null, before.code).toEqual(cost);
 			expect(batch.facts?.statement ?? null, before.code).toEqual(statement);

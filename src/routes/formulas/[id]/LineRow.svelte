@@ -115,7 +115,8 @@
 	{:else if line.most}to {line.most}
 	{:else}{range}{/if}
 </span>
-<span class="figure self-center text-right max-lg:hidden"
+<!-- Of a size of their own: another figure in forty lines lays nothing else out again. -->
+<span class="figure h-6 self-center text-right [contain:strict] max-lg:hidden"
 	>{figure?.percent == null ? '' : fixed(figure.percent, 1)}</span
 >
 <span
@@ -123,7 +124,9 @@
 	title={figure?.priced === false ? 'no price' : 'share of ingredient cost'}
 >
 	{#if figure?.priced === false}<span class="text-quiet text-xs">no price</span>
-	{:else if figure}<span class="bg-flour block h-2.5" style="width: {Math.max(2, figure.share * 100)}%"
+	{:else if figure}<span
+			class="bg-flour block h-2.5 origin-left"
+			style="transform: scaleX({Math.max(0.02, figure.share)})"
 		></span>{/if}
 </span>
 {#if errors.length > 0 || doubts.length > 0 || line.use !== 'dough' || line.note || reference}
