@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join, resolve } from 'node:path';
-import { claimFolder, startMariaDb } from './lib/mariadb.ts';
+import { claimFolder, layOnce, startMariaDb } from './lib/mariadb.ts';
 import { requirePort } from './lib/ports.ts';
 import { prepareDatabase, startStandIns } from './lib/prepare.ts';
 import { root } from './lib/root.ts';
@@ -20,6 +20,7 @@ export async function main(): Promise<void> {
 		const dataDir = resolve(root, process.env.DATA_DIR ?? 'data-dev');
 		await requirePort(port);
 		undo.push(claimFolder(dataDir));
+		await layOnce(dataDir, prepareDatabase);
 		const mariadb = await startMariaDb(dataDir);
 		undo.push(mariadb.stop);
 		await prepareDatabase(mariadb.url);

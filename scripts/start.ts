@@ -1,6 +1,6 @@
 import { join, resolve } from 'node:path';
 import { ensureBuild } from './lib/build.ts';
-import { claimFolder, startedBy, startMariaDb } from './lib/mariadb.ts';
+import { claimFolder, startedBy, layOnce, startMariaDb } from './lib/mariadb.ts';
 import { requirePort } from './lib/ports.ts';
 import { prepareDatabase, startStandIns } from './lib/prepare.ts';
 import { root } from './lib/root.ts';
@@ -40,6 +40,7 @@ export async function main(): Promise<void> {
 		let url = external;
 		if (!url) {
 			undo.push(claimFolder(dataDir));
+			await layOnce(dataDir, prepareDatabase);
 			const mariadb = await startMariaDb(dataDir);
 			undo.push(mariadb.stop);
 			url = mariadb.url;
