@@ -15,10 +15,14 @@ const SCHEME_HEADER = 'x-square-batch-scheme';
 
 const KEEP_ALIVE_MS = 75_000;
 
-/** Everything but events, which are sent one by one. */
+/**
+ * Everything but events, which are sent one by one, and files to keep: a browser that saves one need not know how it
+ * came, and some do not.
+ */
 const compress = compression({
 	filter: (request, response) =>
 		!String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+		!String(response.getHeader('content-disposition')).startsWith('attachment') &&
 		compression.filter(request, response)
 });
 
