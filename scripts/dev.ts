@@ -14,7 +14,7 @@ const DEFAULT_PORT = 4190;
  */
 export async function main(): Promise<void> {
 	const undo: (() => Promise<void> | void)[] = [];
-	let code = 0;
+	let code;
 	try {
 		const port = Number(process.env.PORT ?? DEFAULT_PORT);
 		const dataDir = resolve(root, process.env.DATA_DIR ?? 'data-dev');

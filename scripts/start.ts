@@ -1,4 +1,4 @@
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { ensureBuild } from './lib/build.ts';
 import { claimFolder, startedBy, layOnce, startMariaDb } from './lib/mariadb.ts';
 import { requirePort } from './lib/ports.ts';

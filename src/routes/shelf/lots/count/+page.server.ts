@@ -6,7 +6,7 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const lots = await lotsOnHand(db, kitchen.id);
-	return { lots: lots.sort((a, b) => a.name.localeCompare(b.name)) };
+	return { lots: lots.toSorted((a, b) => a.name.localeCompare(b.name)) };
 };
 
 export const actions: Actions = {
