@@ -63,6 +63,29 @@ export function lineTaken({ id, use }: Pick<PlannedLine, 'id' | 'use'>, bench: B
 	return { weighed_g: consumed_g, weighedUptake_g: uptake_g };
 }
 
+/** The measurements of something that has more than those. */
+export const measuredPart = ({
+	doughWeight_g,
+	leftover_g,
+	ballWeights_g,
+	finishedWeights_g,
+	ballCount,
+	rejects,
+	sellable,
+	packs,
+	loose
+}: BatchMeasured): BatchMeasured => ({
+	doughWeight_g,
+	leftover_g,
+	ballWeights_g,
+	finishedWeights_g,
+	ballCount,
+	rejects,
+	sellable,
+	packs,
+	loose
+});
+
 /** Whether anything was weighed or counted yet; until then every figure is the plan's. */
 export function isRecorded(lines: readonly LineTaken[], measured: BatchMeasured): boolean {
 	const { doughWeight_g, leftover_g, ballCount: balls, sellable, packs, loose } = measured;

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { readEuLabel, readPrinted, readUsLabel, type Printed } from './pack-label.ts';
+import { readEuLabel } from './eu/pack-label.ts';
+import { readPrinted, type Printed } from './pack-label.ts';
+import { readUsLabel } from './us/pack-label.ts';
 
 const n = (value: number, lessThan = false): Printed => ({ value, lessThan });
 

@@ -7,6 +7,7 @@ import type { StatementEntry } from './entry.ts';
 import type { Exemption } from './exemption.ts';
 import type { Figure, FigureColumn } from './figure.ts';
 import type { TableContent } from './eu/format.ts';
+import type { PackLabel } from './pack-label.ts';
 import type { PanelContent } from './us/format/content.ts';
 import type { UsFormat } from './us/format/index.ts';
 
@@ -85,6 +86,8 @@ export interface RuleSet {
 		pack: { room_cm2: number; isMeasured: boolean }
 	): { message: string; field: 'format' | 'packArea_cm2' } | null;
 
+	/** How the packs that are bought there print their values. */
+	packLabel: PackLabel;
 	/** Groups of allergens that are declared. */
 	allergenGroups: readonly string[];
 	exemptions: readonly Exemption[];

@@ -34,11 +34,12 @@ export async function fillTenYears(
 	// What the database works out itself is not written.
 	const templates = found.map(({ packs_left: _, ...row }): Row => row);
 	const ids = templates.map((row) => String(row.id));
-	const [lines, weighings, kept] = (await Promise.all([
+	const [lines, weighings, kept, standings] = (await Promise.all([
 		db('batch_lines').where(of).whereIn('batch_id', ids),
 		db('weighings').where(of).whereIn('batch_id', ids).whereNull('corrects_id').whereNotNull('grams'),
-		db('batch_closings').where(of).whereIn('batch_id', ids).where('number', 1)
-	])) as [Row[], Row[], Row[]];
+		db('batch_closings').where(of).whereIn('batch_id', ids).where('number', 1),
+		db('batch_standings').where(of).whereIn('batch_id', ids)
+	])) as [Row[], Row[], Row[], Row[]];
 	const closings = kept.map(
 		({ cost_batch: _1, cost_piece: _2, cost_pack: _3, sellable: _4, ...row }): Row => row
 	);
@@ -94,10 +95,13 @@ export async function fillTenYears(
 				...from,
 				id: nextId(),
 				batch_id: batchId,
+				number: reading + 1,
 				line_id: from.line_id === null ? null : (lineIds.get(String(from.line_id)) ?? null),
 				taken_at: `${madeOn} 12:00:00.000`
 			});
 		}
+		const standing = standings.find((each) => each.batch_id === template.id);
+		if (standing) await inserter.add('batch_standings', { ...standing, batch_id: batchId });
 		const closing = closings.find((each) => each.batch_id === template.id);
 		if (closing)
 			await inserter.add('batch_closings', {
@@ -189,6 +193,7 @@ class Inserter {
 		'lot_moves',
 		'weighings',
 		'batch_closings',
+		'batch_standings',
 		'sales'
 	] as const;
 	#rows = new Map<string, Row[]>();

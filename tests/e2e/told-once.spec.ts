@@ -1,7 +1,7 @@
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import { expect, test } from './test.ts';
 
-test('at the desk a line nobody weighed stays so: shown empty, open after recording, and weighed by no other tap', async ({
+test('at the desk a line nobody weighed stays so: shown empty, open once the batch is noted, and weighed by no other tap', async ({
 	page
 }) => {
 	await newFormula(page, fresh('Unweighed roti'));

@@ -6,6 +6,7 @@ import type { Declarations, PrintedFacts } from '../declarations.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { EU_ANNEX_II, EU_EXEMPTIONS } from './allergens.ts';
 import { EU_FIGURES, euColumns } from './figures.ts';
+import { euPackLabel } from './pack-label.ts';
 import { euPacks } from './packs.ts';
 import { euNetSize_pt, euTextSize_pt } from './sizes.ts';
 import { euStatement } from './statement.ts';
@@ -36,6 +37,7 @@ export const eu: RuleSet = {
 	formats: [],
 	formatProblem: () => null,
 	allergenGroups: EU_ANNEX_II,
+	packLabel: euPackLabel,
 	exemptions: EU_EXEMPTIONS,
 	mayContainName(text) {
 		const tag = readTag(text);

@@ -10,6 +10,7 @@ import { US_FIGURES, usColumns } from './figures.ts';
 import { panelContent } from './format/content.ts';
 import { US_FORMATS, usFormatProblem } from './format/index.ts';
 import { usNetQuantity } from './net-quantity.ts';
+import { usPackLabel } from './pack-label.ts';
 import { usPacks } from './packs.ts';
 import { PANEL_LINES, panelNutrient, usPanel } from './panel.ts';
 import { servingReason, usServing } from './serving.ts';
@@ -34,6 +35,7 @@ export const us: RuleSet = {
 	formats: US_FORMATS,
 	formatProblem: ({ panel }, format, pack) => (panel ? usFormatProblem(panel, format, pack) : null),
 	allergenGroups: US_MAJOR_ALLERGENS,
+	packLabel: usPackLabel,
 	exemptions: US_EXEMPTIONS,
 	mayContainName(text) {
 		const tag = readTag(text);

@@ -1,5 +1,6 @@
 import type { Standing } from '$core/bench/standing.ts';
 import type { ValueSource } from '../shelf/sources.ts';
+import type { NamedBatch } from './types.ts';
 
 /** How a batch stands, as it was noted when the last entry of it was kept. */
 export interface BatchStanding extends Standing {
@@ -12,19 +13,7 @@ export interface BatchStanding extends Standing {
 }
 
 /** What lists show of a batch: nothing of it is derived again. */
-export interface BatchSummary {
-	id: string;
-	code: string;
-	productId: string;
-	formulaId: string;
-	/** The formula's name. */
-	name: string;
-	formulaNumber: number;
-	madeOn: string;
-	ballWeight_g: number;
-	packPieces: number;
-	packsMade: number;
-	packsLeft: number;
+export interface BatchSummary extends NamedBatch {
 	isClosed: boolean;
 	standing: BatchStanding;
 }

@@ -11,8 +11,8 @@ export interface BatchLine extends CoreBatchLine {
 	name: string;
 }
 
-/** One making of a product, with everything measured and derived. */
-export interface Batch extends BatchMeasured {
+/** What names a batch, and how much of it there is. */
+export interface NamedBatch {
 	id: string;
 	code: string;
 	productId: string;
@@ -20,34 +20,42 @@ export interface Batch extends BatchMeasured {
 	/** The formula's name. */
 	name: string;
 	formulaNumber: number;
+	madeOn: string;
+	ballWeight_g: number;
+	packPieces: number;
+	packsMade: number;
+	packsLeft: number;
+}
+
+/** What the record of a batch says besides what was measured. */
+export interface BatchRecord extends NamedBatch {
 	/** The label revision it was packed under; null where none was approved then. */
 	labelNumber: number | null;
 	/** Version of the formula that revision was approved for. */
 	labelFormulaNumber: number | null;
-	madeOn: string;
 	/** Time of day it was begun, `09:30`; null while nobody noted it. */
 	beganAt: string | null;
+	version: number;
+	mixGap: MixGap;
+	servingPieces: number | null;
+	price: string | null;
+	note: string;
+	packsSold: number;
+	/** Gone without being sold: given, tasted at the stall, written off. */
+	packsGiven: number;
+}
+
+/** One making of a product, with everything measured and derived. */
+export interface Batch extends BatchRecord, BatchMeasured {
 	/** Ids of the equipment it touches. */
 	equipment: string[];
 	/** Whether anything was weighed; until then every figure is the plan's. */
 	recorded: boolean;
-	version: number;
-	mixGap: MixGap;
-	ballWeight_g: number;
-	packPieces: number;
-	servingPieces: number | null;
-	price: string | null;
-	note: string;
 	lines: BatchLine[];
 	/** Oldest first; the first closed it, each later one is a correction. Empty while it is open. */
 	closed: BatchClosing[];
 	/** What it uses that lots were kept of when it was made, and the lots it came from. */
 	stock: BatchStock[];
-	packsMade: number;
-	packsSold: number;
-	/** Gone without being sold: given, tasted at the stall, written off. */
-	packsGiven: number;
-	packsLeft: number;
 	facts: Facts | null;
 	problems: Problem[];
 	closings: Closing[];

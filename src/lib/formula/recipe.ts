@@ -11,6 +11,7 @@ import {
 import type { Outcome } from '$core/problem.ts';
 import { derivePlan } from '$core/plan.ts';
 import type { Product } from './product.ts';
+import type { Formula } from './types.ts';
 
 /** What a formula and its product say, for putting a recipe together on server and page alike. */
 export interface RecipeParts {
@@ -37,6 +38,14 @@ export function coreProduct(product: Product): CoreProduct {
 		servingPieces: product.servingPieces
 	};
 }
+
+/** The same of a formula that was kept, made as one of its products. */
+export const partsOfFormula = (
+	{ rules, currency }: Pick<RecipeParts, 'rules' | 'currency'>,
+	{ name, lines, mixGap }: Pick<Formula, 'name' | 'lines' | 'mixGap'>,
+	product: Product,
+	ingredients: readonly Ingredient[]
+): RecipeParts => ({ rules, currency, name, lines, mixGap, ingredients, product: coreProduct(product) });
 
 /** The recipe of a formula made as a product, nothing measured of it yet. */
 export function recipeOf({ name, lines, mixGap, ingredients, ...rest }: RecipeParts): Recipe {

@@ -1,6 +1,6 @@
 import { FILE_EXTENSION } from '$core/file/write.ts';
 import { doughMass_g, type Ingredient, type Recipe } from '$core/formula/types.ts';
-import { coreLine, coreProduct, recipeOf } from '../formula/recipe.ts';
+import { coreLine, partsOfFormula, recipeOf } from '../formula/recipe.ts';
 import { createBatch } from './batches/create.ts';
 import { getBatch } from './batches/read.ts';
 import { recordBatch } from './batches/record.ts';
@@ -27,15 +27,7 @@ export async function formulaRecipe(db: Database, kitchen: Kitchen, id: string):
 	const [product] = formula.products;
 	if (formula.number === 0 || !product)
 		return refuse('', 'keep a version of the formula first: there is only a draft');
-	return recipeOf({
-		rules: kitchen.rules,
-		currency: kitchen.currency,
-		name: formula.name,
-		lines: formula.lines,
-		mixGap: formula.mixGap,
-		ingredients,
-		product: coreProduct(product)
-	});
+	return recipeOf(partsOfFormula(kitchen, formula, product, ingredients));
 }
 
 /** A file name out of a formula's or batch's name. */

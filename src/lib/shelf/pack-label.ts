@@ -1,18 +1,8 @@
-import {
-	EU_LABEL_LINES,
-	readEuLabel,
-	readPrinted,
-	readUsLabel,
-	US_LABEL_LINES,
-	type LabelReading,
-	type Printed
-} from '$core/rules/pack-label.ts';
+import { rulesOf } from '$core/rules/index.ts';
+import { readPrinted, type LabelReading, type Printed } from '$core/rules/pack-label.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import type { Problem } from '$core/problem.ts';
 import type { IngredientDraft } from './ingredient-draft.ts';
-
-/** The lines a label of a kind has. */
-export const labelLines = (kind: 'us' | 'eu') => (kind === 'us' ? US_LABEL_LINES : EU_LABEL_LINES);
 
 /** What a typed pack label comes to, and what of it cannot be read, by field. */
 export function readLabelDraft(label: IngredientDraft['label']): {
@@ -23,9 +13,10 @@ export function readLabelDraft(label: IngredientDraft['label']): {
 	errors: Problem[];
 } {
 	if (label.kind === '') return { reading: null, serving_g: null, errors: [] };
+	const { lines, perServing, read: readLabel } = rulesOf(label.kind).packLabel;
 	const errors: Problem[] = [];
 	const printed: Record<string, Printed> = {};
-	for (const line of labelLines(label.kind)) {
+	for (const line of lines) {
 		const typed = label.printed[line] ?? '';
 		if (typed.trim() === '') continue;
 		const read = readPrinted(typed);
@@ -36,8 +27,8 @@ export function readLabelDraft(label: IngredientDraft['label']): {
 				message: 'type the figure as printed: 12, <1 or less than 1'
 			});
 	}
-	if (label.kind === 'eu')
-		return { reading: errors.length > 0 ? null : readEuLabel(printed), serving_g: null, errors };
+	if (!perServing)
+		return { reading: errors.length > 0 ? null : readLabel(printed, 100), serving_g: null, errors };
 	const serving = readGrams(label.serving);
 	if (!serving.ok || serving.value <= 0)
 		errors.push({
@@ -45,5 +36,5 @@ export function readLabelDraft(label: IngredientDraft['label']): {
 			message: serving.ok ? 'must be more than 0 g' : serving.message
 		});
 	if (!serving.ok || errors.length > 0) return { reading: null, serving_g: null, errors };
-	return { reading: readUsLabel(printed, serving.value), serving_g: serving.value, errors };
+	return { reading: readLabel(printed, serving.value), serving_g: serving.value, errors };
 }

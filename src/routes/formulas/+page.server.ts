@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula/draft.ts';
-import { coreProduct, planFacts } from '$lib/formula/recipe.ts';
+import { partsOfFormula, planFacts } from '$lib/formula/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
 import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { startFormula } from '$lib/server/formulas/drafts.ts';
@@ -30,15 +30,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 					const outcome =
 						product && formula.number > 0
 							? planFacts(
-									{
-										rules: kitchen.rules,
-										currency: kitchen.currency,
-										name: formula.name,
-										lines: formula.lines,
-										mixGap: formula.mixGap,
-										ingredients,
-										product: coreProduct(product)
-									},
+									partsOfFormula(kitchen, formula, product, ingredients),
 									history.get(formula.id) ?? null
 								)
 							: null;

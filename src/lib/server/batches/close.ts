@@ -1,4 +1,4 @@
-import { recipeMade, unweighedDough } from '$core/bench/batch.ts';
+import { measuredPart, recipeMade, unweighedDough } from '$core/bench/batch.ts';
 import { closingFigures } from '$core/bench/closing.ts';
 import { derive } from '$core/derive.ts';
 import { documentOf } from '$core/file/write.ts';
@@ -147,24 +147,15 @@ async function insertClosing(
 
 /** What was measured of a batch, as it would be recorded. */
 function inputOf(batch: Batch): BatchInput {
-	const { doughWeight_g, leftover_g, ballWeights_g, finishedWeights_g, ballCount, rejects } = batch;
-	const { sellable, packs, loose, madeOn, beganAt, equipment, ballWeight_g, servingPieces, note } = batch;
+	const { madeOn, beganAt, equipment, ballWeight_g, servingPieces, note } = batch;
 	return {
+		...measuredPart(batch),
 		madeOn,
 		beganAt,
 		equipment,
 		ballWeight_g,
 		servingPieces,
 		note,
-		doughWeight_g,
-		leftover_g,
-		ballWeights_g,
-		finishedWeights_g,
-		ballCount,
-		rejects,
-		sellable,
-		packs,
-		loose,
 		lines: batch.lines.map((line) => ({
 			id: line.id,
 			grams: line.weighed_g,

@@ -1,3 +1,4 @@
+import { measuredPart } from '$core/bench/batch.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
@@ -38,18 +39,9 @@ export const squaresWhole = (stages: readonly Closing[]): boolean =>
 /** What a closed batch stands at: the figures, lines and facts of its newest closing. */
 export function standingAt({ input, facts, stages, recipe }: BatchClosing, lines: readonly BatchLine[]) {
 	const said = new Map(input.lines.map((line) => [line.id, line]));
-	const { doughWeight_g, leftover_g, ballWeights_g, finishedWeights_g, ballCount, rejects } = input;
-	const { sellable, packs, loose, ballWeight_g, servingPieces, note } = input;
+	const { ballWeight_g, servingPieces, note } = input;
 	return {
-		doughWeight_g,
-		leftover_g,
-		ballWeights_g,
-		finishedWeights_g,
-		ballCount,
-		rejects,
-		sellable,
-		packs,
-		loose,
+		...measuredPart(input),
 		ballWeight_g,
 		servingPieces,
 		note,

@@ -4,7 +4,7 @@ import type { Facts } from '$core/facts.ts';
 import type { Category, Material, MixGap, Product, Use } from '$core/formula/types.ts';
 import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
 import type { Closing } from '$core/squaring/closings.ts';
-import type { BatchClosing, BatchInput } from '../../batch/types.ts';
+import type { BatchClosing, BatchInput, BatchRecord, NamedBatch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { idOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
 
@@ -14,34 +14,9 @@ export const NEWEST_FIRST = [
 ];
 
 /** What the row of a batch says, with what names it. */
-export interface BatchRow {
-	id: string;
-	code: string;
-	productId: string;
-	formulaId: string;
-	/** The formula's name. */
-	name: string;
-	formulaNumber: number;
+export interface BatchRow extends BatchRecord {
 	/** The label revision it was packed under; null where none was approved then. */
 	labelRevisionId: string | null;
-	labelNumber: number | null;
-	/** Version of the formula that revision was approved for. */
-	labelFormulaNumber: number | null;
-	madeOn: string;
-	/** Time of day it was begun, `09:30`; null while nobody noted it. */
-	beganAt: string | null;
-	version: number;
-	mixGap: MixGap;
-	ballWeight_g: number;
-	packPieces: number;
-	servingPieces: number | null;
-	price: string | null;
-	note: string;
-	packsMade: number;
-	packsSold: number;
-	/** Gone without being sold: given, tasted at the stall, written off. */
-	packsGiven: number;
-	packsLeft: number;
 	closedAt: string | null;
 	/** Of the formula version it is made by. */
 	steps: Step[];
@@ -53,37 +28,18 @@ export interface BatchRow {
 
 const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value));
 
-/** The rows of the kitchen's batches with what names them, newest first. */
-export function batchRows(db: Database, kitchenId: string) {
-	return db('batches as b')
+/** The kitchen's batches beside what names them, newest first. */
+export const namedBatches = (db: Database, kitchenId: string) =>
+	db('batches as b')
 		.join('products as p', 'p.id', 'b.product_id')
 		.join('formulas as f', 'f.id', 'p.formula_id')
 		.join('formula_versions as v', 'v.id', 'b.formula_version_id')
-		.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
-		.leftJoin('formula_versions as rv', 'rv.id', 'r.formula_version_id')
 		.where('b.kitchen_id', kitchenId)
 		.orderBy(NEWEST_FIRST)
-		.select(
-			'b.*',
-			'p.piece_one',
-			'p.piece_many',
-			'p.category',
-			'p.price as product_price',
-			'f.id as formula_id',
-			'f.name as name',
-			'v.number as formula_number',
-			'v.steps',
-			'r.number as label_number',
-			'rv.number as label_formula_number'
-		);
-}
+		.select('f.id as formula_id', 'f.name as name', 'v.number as formula_number');
 
-export function batchFromRow(row: Row): BatchRow {
-	const [ballWeight_g, packPieces, servingPieces] = [
-		Number(row.ball_weight_g),
-		Number(row.pack_pieces),
-		toNumber(row.serving_pieces)
-	];
+/** What names a batch, of a row of `namedBatches` that has the batch's columns. */
+export function namedFromRow(row: Row): NamedBatch {
 	return {
 		id: String(row.id),
 		code: String(row.code),
@@ -91,22 +47,48 @@ export function batchFromRow(row: Row): BatchRow {
 		formulaId: String(row.formula_id),
 		name: String(row.name),
 		formulaNumber: Number(row.formula_number),
+		madeOn: String(row.made_on),
+		ballWeight_g: Number(row.ball_weight_g),
+		packPieces: Number(row.pack_pieces),
+		packsMade: Number(row.packs_made),
+		packsLeft: Number(row.packs_left)
+	};
+}
+
+/** The rows of the kitchen's batches with what names them, newest first. */
+export function batchRows(db: Database, kitchenId: string) {
+	return namedBatches(db, kitchenId)
+		.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
+		.leftJoin('formula_versions as rv', 'rv.id', 'r.formula_version_id')
+		.select(
+			'b.*',
+			'p.piece_one',
+			'p.piece_many',
+			'p.category',
+			'p.price as product_price',
+			'v.steps',
+			'r.number as label_number',
+			'rv.number as label_formula_number'
+		);
+}
+
+export function batchFromRow(row: Row): BatchRow {
+	const named = namedFromRow(row);
+	const { ballWeight_g, packPieces } = named;
+	const servingPieces = toNumber(row.serving_pieces);
+	return {
+		...named,
 		labelRevisionId: idOrNull(row.label_revision_id),
 		labelNumber: toNumber(row.label_number),
 		labelFormulaNumber: toNumber(row.label_formula_number),
-		madeOn: String(row.made_on),
 		beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
 		version: Number(row.version),
 		mixGap: row.mix_gap as MixGap,
-		ballWeight_g,
-		packPieces,
 		servingPieces,
 		price: moneyOrNull(row.price),
 		note: String(row.note),
-		packsMade: Number(row.packs_made),
 		packsSold: Number(row.packs_sold),
 		packsGiven: Number(row.packs_given),
-		packsLeft: Number(row.packs_left),
 		closedAt: row.closed_at === null ? null : String(row.closed_at),
 		steps: toList<Step>(row.steps),
 		productPrice: moneyOrNull(row.product_price),

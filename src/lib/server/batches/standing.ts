@@ -2,7 +2,7 @@ import type { BatchStanding, BatchSummary } from '../../batch/summary.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
 import type { Row } from '../rows.ts';
-import { NEWEST_FIRST } from './rows.ts';
+import { namedBatches, namedFromRow } from './rows.ts';
 
 /** And so many of each product where every one is listed. */
 const RECENT_OF_EACH = 12;
@@ -20,14 +20,9 @@ export async function keptStanding(
 		.merge(['standing']);
 }
 
-function summaries(db: Database, kitchenId: string) {
-	return db('batches as b')
-		.join('products as p', 'p.id', 'b.product_id')
-		.join('formulas as f', 'f.id', 'p.formula_id')
-		.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+const summaries = (db: Database, kitchenId: string) =>
+	namedBatches(db, kitchenId)
 		.join('batch_standings as s', 's.batch_id', 'b.id')
-		.where('b.kitchen_id', kitchenId)
-		.orderBy(NEWEST_FIRST)
 		.select(
 			'b.id',
 			'b.code',
@@ -38,30 +33,14 @@ function summaries(db: Database, kitchenId: string) {
 			'b.packs_made',
 			'b.packs_left',
 			'b.closed_at',
-			'f.id as formula_id',
-			'f.name',
-			'v.number',
 			's.standing'
 		);
-}
 
-function fromRow(row: Row): BatchSummary {
-	return {
-		id: String(row.id),
-		code: String(row.code),
-		productId: String(row.product_id),
-		formulaId: String(row.formula_id),
-		name: String(row.name),
-		formulaNumber: Number(row.number),
-		madeOn: String(row.made_on),
-		ballWeight_g: Number(row.ball_weight_g),
-		packPieces: Number(row.pack_pieces),
-		packsMade: Number(row.packs_made),
-		packsLeft: Number(row.packs_left),
-		isClosed: row.closed_at !== null,
-		standing: JSON.parse(String(row.standing)) as BatchStanding
-	};
-}
+const fromRow = (row: Row): BatchSummary => ({
+	...namedFromRow(row),
+	isClosed: row.closed_at !== null,
+	standing: JSON.parse(String(row.standing)) as BatchStanding
+});
 
 /** The newest batches of the kitchen, or of one formula of it, newest first. */
 export async function listSummaries(

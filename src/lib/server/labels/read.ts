@@ -9,7 +9,7 @@ import { recommendFromPieces } from '$core/netquantity/recommend.ts';
 import { mean } from '$core/measure/round.ts';
 import { standardDeviation } from '$core/measure/spread.ts';
 import { derivePlan, HISTORY_BATCHES } from '$core/plan.ts';
-import { coreProduct, recipeOf } from '../../formula/recipe.ts';
+import { partsOfFormula, recipeOf } from '../../formula/recipe.ts';
 import { sourcesOf } from '../../shelf/sources.ts';
 import { barcodeBars } from '../barcode.ts';
 import { cookLossHistory, squares } from '../batches/history.ts';
@@ -135,15 +135,7 @@ async function readLabels(
 				const design = designOf(product.id) ?? usualDesign(kitchen, formula);
 				const contact = contacts.get(product.id);
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
-				const plain = recipeOf({
-					rules: kitchen.rules,
-					currency: kitchen.currency,
-					name: formula.name,
-					lines: formula.lines,
-					mixGap: formula.mixGap,
-					ingredients: shelf,
-					product: coreProduct(product)
-				});
+				const plain = recipeOf(partsOfFormula(kitchen, formula, product, shelf));
 				return {
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
 						revisions: revisions.get(product.id) ?? [],

@@ -13,7 +13,7 @@
 	import { readNumber } from '$core/measure/reading.ts';
 	import { plain } from '$lib/format.ts';
 	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
-	import { labelLines, readLabelDraft } from '$lib/shelf/pack-label.ts';
+	import { readLabelDraft } from '$lib/shelf/pack-label.ts';
 	import { SOURCE_WORDS } from '$lib/shelf/sources.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -31,6 +31,8 @@
 		{ value: 'us', text: 'a US panel, per serving' },
 		{ value: 'eu', text: 'an EU or UK table' }
 	];
+	/** How the pack prints; null where it is typed per 100 g. */
+	const packLabel = $derived(draft.label.kind === '' ? null : rulesOf(draft.label.kind).packLabel);
 	const isLabel = $derived(draft.source === 'pack' && draft.label.kind !== '');
 	const label = $derived(
 		isLabel ? readLabelDraft(draft.label) : { reading: null, serving_g: null, errors: [] }
@@ -106,14 +108,14 @@
 		<Field label="Of which day" type="date" bind:value={draft.sourceOn} error={at('sourceOn')} />
 	</div>
 
-	{#if isLabel && draft.label.kind !== ''}
+	{#if isLabel && packLabel}
 		<div class="bg-sheet border-rule mt-4 border p-4">
-			<h3>As printed on the pack{draft.label.kind === 'eu' ? ', per 100 g' : ''}</h3>
+			<h3>As printed on the pack{packLabel.perServing ? '' : ', per 100 g'}</h3>
 			<p class="text-quiet text-sm">
 				Type what the pack prints, “&lt;1” and “less than 5mg” too. It was rounded, so beside each stands what
 				it can have been in 100 g.
 			</p>
-			{#if draft.label.kind === 'us'}
+			{#if packLabel.perServing}
 				<Field
 					label="Serving"
 					unit="g"
@@ -124,7 +126,7 @@
 				/>
 			{/if}
 			<div class="mt-3 grid grid-cols-2 gap-x-5 gap-y-3 sm:grid-cols-3 lg:grid-cols-4">
-				{#each labelLines(draft.label.kind) as line (line)}
+				{#each packLabel.lines as line (line)}
 					{@const interval = intervals[per100gOf(line)]}
 					{@const value = fromLabel[per100gOf(line)]}
 					<Field

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { millilitresOf, type MeasureSet } from '$core/measure/units.ts';
 	import { plain } from '$lib/format.ts';
 	import type { StoredMeasure } from '$lib/shelf/ingredient.ts';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -8,7 +9,7 @@
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** What a cup, a spoon or one of it weighs here, best by the maker's own weighings. */
-	let { id, measures, set }: { id: string; measures: StoredMeasure[]; set: 'us' | 'metric' } = $props();
+	let { id, measures, set }: { id: string; measures: StoredMeasure[]; set: MeasureSet } = $props();
 
 	const WORDS = {
 		reference: 'typical, from a table',
@@ -16,7 +17,7 @@
 		weighed: 'weighed here'
 	};
 	const NAMES: Record<string, string> = $derived({
-		cup: set === 'us' ? 'cup (236.6 mL)' : 'cup (250 mL)',
+		cup: `cup (${plain(millilitresOf('cup', set) ?? 0, 1)} mL)`,
 		tbsp: 'tablespoon',
 		tsp: 'teaspoon',
 		packet: 'packet',

@@ -1,6 +1,6 @@
 import type { Supposable } from '$core/cost/what-if.ts';
 import type { Working } from '$core/cost/whole.ts';
-import { coreProduct, planFacts, recipeOf } from '$lib/formula/recipe.ts';
+import { partsOfFormula, planFacts, recipeOf } from '$lib/formula/recipe.ts';
 import { cookLossHistory, wasMade } from '$lib/server/batches/history.ts';
 import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
@@ -55,15 +55,7 @@ async function baseOf(
 	}
 	const product = formula.products[0];
 	if (!product || formula.number === 0) return null;
-	const parts = {
-		rules: kitchen.rules,
-		currency: kitchen.currency,
-		name: formula.name,
-		lines: formula.lines,
-		mixGap: formula.mixGap,
-		ingredients: await readCoreShelf(db, kitchen, today(kitchen)),
-		product: coreProduct(product)
-	};
+	const parts = partsOfFormula(kitchen, formula, product, await readCoreShelf(db, kitchen, today(kitchen)));
 	const planned = planFacts(parts, cookLossHistory(summaries).get(formula.id) ?? null);
 	if (!planned.ok) return null;
 	const { doughWeight_g, pieces, ballWeight_g } = planned.value.yield;
