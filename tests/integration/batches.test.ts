@@ -129,7 +129,7 @@ describe('the record of a batch', () => {
 		const { batch } = await plan('Corrected');
 		await record(batch, measured(batch));
 		const rows = () =>
-			bench.db('weighings').where('batch_id', batch.id).orderBy('id') as Promise<
+			bench.db('weighings').where('batch_id', batch.id).orderBy('id') as unknown as Promise<
 				{ id: string; what: string; grams: string | null; corrects_id: string | null }[]
 			>;
 		const before = await rows();

@@ -31,9 +31,7 @@ export async function currentCompositions(
 		.where('kitchen_id', kitchenId)
 		.groupBy('ingredient_id');
 	if (ingredientIds) newest.whereIn('ingredient_id', ingredientIds);
-	const rows = (await db('ingredient_compositions')
-		.where('kitchen_id', kitchenId)
-		.whereIn('id', newest)) as Row[];
+	const rows = await db('ingredient_compositions').where('kitchen_id', kitchenId).whereIn('id', newest);
 	return new Map(rows.map(fromRow).map((composition) => [composition.ingredientId, composition]));
 }
 
@@ -53,9 +51,7 @@ async function readCompositionsById(
 	kitchenId: string,
 	ids: string[]
 ): Promise<Map<string, StoredComposition>> {
-	const rows = (await db('ingredient_compositions')
-		.where('kitchen_id', kitchenId)
-		.whereIn('id', ids)) as Row[];
+	const rows = await db('ingredient_compositions').where('kitchen_id', kitchenId).whereIn('id', ids);
 	return new Map(rows.map(fromRow).map((composition) => [composition.id, composition]));
 }
 
@@ -92,15 +88,15 @@ export async function compositionHistory(
 	kitchenId: string,
 	ingredientId: string
 ): Promise<(StoredComposition & { batches: number })[]> {
-	const rows = (await db('ingredient_compositions as c')
+	const rows = await db('ingredient_compositions as c')
 		.where({ 'c.kitchen_id': kitchenId, 'c.ingredient_id': ingredientId })
 		.orderBy('c.id', 'desc')
-		.select(
+		.select<Row[]>(
 			'c.*',
 			db.raw(
 				'(SELECT COUNT(DISTINCT l.batch_id) FROM batch_lines l WHERE l.kitchen_id = c.kitchen_id AND l.composition_id = c.id) AS batches'
 			)
-		)) as Row[];
+		);
 	return rows.map((row) => ({ ...fromRow(row), batches: Number(row.batches) }));
 }
 

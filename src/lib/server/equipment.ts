@@ -3,16 +3,12 @@ import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
-import { newId, toNumber, utcNow, type Row } from './rows.ts';
+import { newId, toNumber, utcNow  } from './rows.ts';
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {
-	const rows = await known(
-		db,
-		kitchenId,
-		['equipment'],
-		'equipment',
-		() => db('equipment').where('kitchen_id', kitchenId).orderBy('name') as Promise<Row[]>
+	const rows = await known(db, kitchenId, ['equipment'], 'equipment', () =>
+		db('equipment').where('kitchen_id', kitchenId).orderBy('name')
 	);
 	return rows.map((row) => ({
 		id: String(row.id),
@@ -37,7 +33,8 @@ export async function addEquipment(
 	} catch (error) {
 		if (!isDuplicate(error)) throw error;
 	}
-	const row = (await db('equipment').where({ kitchen_id: kitchenId, name }).first()) as Row;
+	const row = await db('equipment').where({ kitchen_id: kitchenId, name }).first();
+	if (!row) throw new NotFound('this equipment is not here');
 	if (row.retired_at === null) refuse('name', `there is a "${name}" already`);
 	await db('equipment')
 		.where({ kitchen_id: kitchenId, id: String(row.id) })
@@ -52,7 +49,7 @@ export async function rememberTare(
 	id: string,
 	tare_g: number | null
 ): Promise<void> {
-	const known = (await db('equipment').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	const known = await db('equipment').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!known) throw new NotFound('this equipment is not here');
 	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ tare_g });
 }
@@ -64,7 +61,7 @@ export async function setPower(
 	id: string,
 	power_kw: number | null
 ): Promise<void> {
-	const known = (await db('equipment').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	const known = await db('equipment').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!known) throw new NotFound('this equipment is not here');
 	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ power_kw });
 }

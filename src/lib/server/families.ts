@@ -1,11 +1,11 @@
 import { FAMILIES, type Family, type Windows } from '$core/formula/families.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, refuse } from './errors.ts';
-import { newId, utcNow, type Row } from './rows.ts';
+import { newId, utcNow  } from './rows.ts';
 
 /** The kitchen's own families by name. */
 export async function ownFamilies(db: Database, kitchenId: string): Promise<Family[]> {
-	const rows = (await db('families').where('kitchen_id', kitchenId).orderBy('name')) as Row[];
+	const rows = await db('families').where('kitchen_id', kitchenId).orderBy('name');
 	return rows.map((row) => ({
 		id: String(row.id),
 		name: String(row.name),

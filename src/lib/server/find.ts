@@ -31,15 +31,15 @@ const BATCHES = 200;
 export async function findable(db: Database, kitchenId: string): Promise<Found[]> {
 	const of = (table: string) => db(table).where('kitchen_id', kitchenId);
 	const [ingredients, formulas, batches, products] = await Promise.all([
-		of('ingredients').orderBy('name').select('id', 'name') as unknown as Promise<Row[]>,
-		of('formulas').orderBy('name').select('id', 'name', 'archived_at') as unknown as Promise<Row[]>,
+		of('ingredients').orderBy('name').select('id', 'name'),
+		of('formulas').orderBy('name').select('id', 'name', 'archived_at'),
 		of('batches')
 			.orderBy([
 				{ column: 'made_on', order: 'desc' },
 				{ column: 'id', order: 'desc' }
 			])
 			.limit(BATCHES)
-			.select('id', 'code') as unknown as Promise<Row[]>,
+			.select('id', 'code'),
 		listProducts(db, kitchenId)
 	]);
 	const named = (row: Row) => ({

@@ -58,7 +58,7 @@ async function readIngredients(db: Database, kitchenId: string, ids?: string[]):
 	const query = db('ingredients').where('kitchen_id', kitchenId).orderBy('name');
 	if (ids) query.whereIn('id', ids);
 	const [rows, compositions, mixes, measures] = await Promise.all([
-		query as Promise<Row[]>,
+		query,
 		currentCompositions(db, kitchenId, ids),
 		mixLines(db, kitchenId),
 		measuresByIngredient(db, kitchenId)

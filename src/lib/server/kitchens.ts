@@ -4,7 +4,7 @@ import type { Database } from './db/connection.ts';
 import type { Changes } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { NotFound, Stale } from './errors.ts';
-import { newId, utcNow, type Row } from './rows.ts';
+import { newId, utcNow  } from './rows.ts';
 
 const COLUMNS = {
 	id: 'id',
@@ -78,7 +78,7 @@ export interface KitchenHere {
 
 /** Every kitchen of this installation, the first that was made first. */
 export async function listKitchens(db: Database): Promise<KitchenHere[]> {
-	const rows = (await db('kitchens').orderBy('id').select('id', 'name', 'town')) as Row[];
+	const rows = await db('kitchens').orderBy('id').select('id', 'name', 'town');
 	return Promise.all(
 		rows.map(async (row) => ({
 			id: String(row.id),
@@ -91,7 +91,7 @@ export async function listKitchens(db: Database): Promise<KitchenHere[]> {
 
 /** Serves another kitchen of this installation from now on. Throws `NotFound`. */
 export async function openKitchen(db: Database, id: string): Promise<void> {
-	const known = (await db('kitchens').where('id', id).first('id')) as Row | undefined;
+	const known = await db('kitchens').where('id', id).first('id');
 	if (!known) throw new NotFound('this kitchen is not here');
 	await db('kitchens').where('id', id).update({ opened_at: utcNow() });
 }

@@ -23,7 +23,7 @@ export async function measuresByIngredient(
 ): Promise<Map<string, StoredMeasure[]>> {
 	const query = db('ingredient_measures').where('kitchen_id', kitchenId).orderBy('created_at');
 	if (ingredientId) query.where('ingredient_id', ingredientId);
-	const rows = (await query) as Row[];
+	const rows = await query;
 	return new Map(
 		[...groupBy(rows, (row) => String(row.ingredient_id))].map(([id, each]) => [id, each.map(fromRow)])
 	);

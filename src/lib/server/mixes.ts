@@ -1,13 +1,11 @@
 import { mixCycle, type MixLine } from '$core/formula/mix.ts';
 import type { Database } from './db/connection.ts';
 import { refuse } from './errors.ts';
-import { groupBy, newId, type Row } from './rows.ts';
+import { groupBy, newId  } from './rows.ts';
 
 /** Lines of every mix of the kitchen, in order, by the mix's id. */
 export async function mixLines(db: Database, kitchenId: string): Promise<Map<string, MixLine[]>> {
-	const rows = (await db('mix_lines')
-		.where('kitchen_id', kitchenId)
-		.orderBy(['mix_id', 'position'])) as Row[];
+	const rows = await db('mix_lines').where('kitchen_id', kitchenId).orderBy(['mix_id', 'position']);
 	return new Map(
 		[...groupBy(rows, (row) => String(row.mix_id))].map(([id, each]) => [
 			id,

@@ -1,10 +1,10 @@
 import { rememberedName } from '$core/composition/match.ts';
 import type { Database } from './db/connection.ts';
-import { newId, utcNow, type Row } from './rows.ts';
+import { newId, utcNow  } from './rows.ts';
 
 /** What names in lines mean in this kitchen, by the name as the matcher keys it. */
 export async function rememberedNames(db: Database, kitchenId: string): Promise<Map<string, string>> {
-	const rows = (await db('remembered_names').where('kitchen_id', kitchenId)) as Row[];
+	const rows = await db('remembered_names').where('kitchen_id', kitchenId);
 	return new Map(rows.map((row) => [String(row.name), String(row.ingredient_id)]));
 }
 

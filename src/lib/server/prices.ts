@@ -26,10 +26,10 @@ export async function pricePacks(
 	return known(db, kitchenId, ['price_packs'], `prices ${ingredientId ?? ''}`, async () => {
 		const query = db('price_packs').where('kitchen_id', kitchenId);
 		if (ingredientId) query.where('ingredient_id', ingredientId);
-		const rows = (await query.orderBy([
+		const rows = await query.orderBy([
 			{ column: 'bought_on', order: 'desc' },
 			{ column: 'id', order: 'desc' }
-		])) as Row[];
+		]);
 		return rows.map(fromRow);
 	});
 }

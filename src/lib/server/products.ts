@@ -8,7 +8,7 @@ import { newId, toList, toMoney, toNumber, utcNow, type Row } from './rows.ts';
 
 /** Names of everything products are packed in, each once. */
 export async function materialNames(db: Database, kitchenId: string): Promise<string[]> {
-	const rows = (await db('products').where('kitchen_id', kitchenId).select('materials')) as Row[];
+	const rows = await db('products').where('kitchen_id', kitchenId).select('materials');
 	const names = rows.flatMap((row) => toList<Material>(row.materials).map((material) => material.name));
 	return [...new Set(names)].sort((a, b) => a.localeCompare(b));
 }
@@ -46,7 +46,7 @@ async function readProducts(db: Database, kitchenId: string, formulaId?: string)
 		.orderBy(['formulas.name', 'products.pack_pieces'])
 		.select('products.*', 'formulas.name as name');
 	if (formulaId) query.where('products.formula_id', formulaId);
-	return ((await query) as Row[]).map(fromRow);
+	return (await query).map(fromRow);
 }
 
 /** One product. Throws `NotFound`. */

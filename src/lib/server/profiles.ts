@@ -3,16 +3,12 @@ import type { LocalProfile } from '$core/profile/profile.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { isDuplicate, Stale } from './errors.ts';
-import { newId, utcNow, type Row } from './rows.ts';
+import { newId, utcNow  } from './rows.ts';
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {
-	const row = await known(
-		db,
-		kitchenId,
-		['local_profiles'],
-		'profile',
-		() => db('local_profiles').where('kitchen_id', kitchenId).first() as Promise<Row | undefined>
+	const row = await known(db, kitchenId, ['local_profiles'], 'profile', () =>
+		db('local_profiles').where('kitchen_id', kitchenId).first()
 	);
 	return row
 		? { profile: JSON.parse(String(row.profile)) as LocalProfile, version: Number(row.version) }

@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
-import type { Row } from '../rows.ts';
 
 /** Text that a spreadsheet would run is defused. */
 const OPTIONS = { escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' } as const;
@@ -84,10 +83,7 @@ export async function* tableCsv(
 ): AsyncGenerator<{ text: string; last: boolean }> {
 	let after = '';
 	for (;;) {
-		const rows = (await LISTS[list](db, kitchenId)
-			.where('t.id', '>', after)
-			.orderBy('t.id')
-			.limit(AT_ONCE)) as Row[];
+		const rows = await LISTS[list](db, kitchenId).where('t.id', '>', after).orderBy('t.id').limit(AT_ONCE);
 		const last = rows.length < AT_ONCE;
 		const text = rows.length === 0 ? '' : Papa.unparse(rows, { ...OPTIONS, header: after === '' });
 		yield { text: after === '' || text === '' ? text : `\r\n${text}`, last };

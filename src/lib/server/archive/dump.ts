@@ -22,12 +22,12 @@ export async function* rowsOf(
 ): AsyncGenerator<Row[]> {
 	let after = '';
 	for (;;) {
-		const rows = (await db(name)
+		const rows = await db(name)
 			.where(kitchenColumn(name), kitchenId)
 			.where('id', '>', after)
 			.orderBy('id')
 			.limit(AT_ONCE)
-			.select(columns)) as Row[];
+			.select(columns);
 		// Which kitchen is open is of this machine, not of the kitchen.
 		if (rows.length > 0) yield name === KITCHENS ? rows.map((row) => ({ ...row, opened_at: null })) : rows;
 		if (rows.length < AT_ONCE) return;

@@ -1,7 +1,6 @@
 import { migrateTo, migrate } from '../db/migrate.ts';
 import { openDatabase, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
-import type { Row } from '../rows.ts';
 import { dumpKitchen } from './dump.ts';
 import type { Archive } from './read.ts';
 import { insertAll } from './insert.ts';
@@ -48,7 +47,7 @@ async function collected(scratch: Database, { manifest }: Archive): Promise<Arch
 		const { file, text } = next.value;
 		texts.set(file, [...(texts.get(file) ?? []), text]);
 	}
-	const read = (table: string) => JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Row[];
+	const read = (table: string) => JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join(''));
 	return { manifest: next.value, rowsOf: read };
 }
 

@@ -27,7 +27,7 @@ export async function readArchive(bytes: Uint8Array): Promise<Archive> {
 		const list = parsed(file, tableFile(table.name));
 		if (!Array.isArray(list) || list.length !== table.rows)
 			return refuse('', `${tableFile(table.name)} does not hold the ${table.rows} rows it should`);
-		rows.set(table.name, list as Row[]);
+		rows.set(table.name, list);
 	}
 	return { manifest, rowsOf: (table) => rows.get(table) ?? [] };
 }
@@ -51,7 +51,7 @@ function unzipped(bytes: Uint8Array): Promise<Unzipped> {
 			return total <= MOST_BYTES;
 		};
 		unzip(bytes, { filter }, (error, files) => {
-			if (error) reject(error as Error);
+			if (error) reject(error);
 			else resolve(files);
 		});
 	}).catch(() => refuse('', 'this is not a zip file, or it is damaged')) as Promise<Unzipped>;

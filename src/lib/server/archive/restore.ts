@@ -3,7 +3,6 @@ import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { noteMissingStandings } from '../batches/change.ts';
 import { getKitchen, openKitchen } from '../kitchens.ts';
-import type { Row } from '../rows.ts';
 import { insertAll, type Progress } from './insert.ts';
 import { lifted } from './lift.ts';
 import type { Archive } from './read.ts';
@@ -47,7 +46,7 @@ export async function restoreKitchen(
 async function followReferences(db: Database, kitchenId: string): Promise<void> {
 	for (const table of await kitchenTables(db))
 		for (const { to, columns } of table.references) {
-			const lost = (await db(`${table.name} as f`)
+			const lost = await db(`${table.name} as f`)
 				.leftJoin(`${to} as t`, (on) => {
 					for (const [from, at] of columns) on.on(`f.${from}`, `t.${at}`);
 				})
@@ -56,7 +55,7 @@ async function followReferences(db: Database, kitchenId: string): Promise<void> 
 				.where((given) => {
 					for (const [from] of columns) given.whereNotNull(`f.${from}`);
 				})
-				.first('f.id')) as Row | undefined;
+				.first('f.id');
 			if (lost)
 				refuse('', `the archive is not whole: a row of ${table.name} names one of ${to} that is missing`);
 		}

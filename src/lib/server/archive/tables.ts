@@ -28,23 +28,23 @@ export const kitchenColumn = (table: string): string => (table === KITCHENS ? 'i
  * forgotten.
  */
 export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
-	const [columns, keys] = (await Promise.all([
+	const [columns, keys] = await Promise.all([
 		db('information_schema.columns')
 			.where('table_schema', db.raw('DATABASE()'))
 			.orderBy(['table_name', 'ordinal_position'])
-			.select('table_name as name', 'column_name as col', 'is_generated as made'),
+			.select<Row[]>('table_name as name', 'column_name as col', 'is_generated as made'),
 		db('information_schema.key_column_usage')
 			.where('table_schema', db.raw('DATABASE()'))
 			.whereNotNull('referenced_table_name')
 			.orderBy(['constraint_name', 'ordinal_position'])
-			.select(
+			.select<Row[]>(
 				'constraint_name as name',
 				'table_name as from',
 				'column_name as from_column',
 				'referenced_table_name as to',
 				'referenced_column_name as to_column'
 			)
-	])) as [Row[], Row[]];
+	]);
 	const references = [...groupBy(keys, (row) => `${String(row.from)} ${String(row.name)}`).values()].map(
 		(of): Reference => ({
 			name: String(of[0]?.name),
@@ -69,6 +69,6 @@ const isKept = (name: string) => !name.startsWith('knex_') && !FOLLOWING.include
 
 /** The newest migration the database is at. */
 export async function migrationOf(db: Database): Promise<string> {
-	const row = (await db('knex_migrations').orderBy('id', 'desc').first('name')) as Row | undefined;
+	const row = await db('knex_migrations').orderBy('id', 'desc').first('name');
 	return String(row?.name ?? '');
 }

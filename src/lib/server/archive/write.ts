@@ -11,7 +11,6 @@ import { listFormulas } from '../formulas/read.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { getRevision } from '../labels/revisions.ts';
 import { labelsPdf } from '../print/pdf.ts';
-import type { Row } from '../rows.ts';
 import { salesCsvHead, salesCsvRows } from '../sales/csv.ts';
 import { ALL, everySale } from '../sales/ledger.ts';
 import { shelfCsv } from '../shelf-file.ts';
@@ -33,8 +32,11 @@ export function writeArchive(database: Database, kitchen: Kitchen, now: Date): R
 		start(controller) {
 			const zip = new Zip((error, chunk, final) => {
 				if (cancelled) return;
-				if (error) return controller.error(error);
-				controller.enqueue(chunk as Bytes);
+				if (error) {
+					controller.error(error);
+					return;
+				}
+				controller.enqueue(chunk);
 				if (final) controller.close();
 			});
 			const put = putInto(zip, now);
@@ -121,18 +123,18 @@ async function putFormulas(db: Database, kitchen: Kitchen, write: () => Put): Pr
 /** Each batch that was recorded as it stands: of a closed one its newest closing says so. */
 async function putBatches(db: Database, kitchen: Kitchen, write: () => Put): Promise<void> {
 	const AT_ONCE = 200;
-	const batches = (await db('batches')
+	const batches = await db('batches')
 		.where('kitchen_id', kitchen.id)
 		.orderBy('id')
-		.select('id', 'code', 'closed_at')) as Row[];
+		.select('id', 'code', 'closed_at');
 	for (let from = 0; from < batches.length; from += AT_ONCE) {
 		const some = batches.slice(from, from + AT_ONCE);
 		const ids = some.map((row) => String(row.id));
-		const closings = (await db('batch_closings')
+		const closings = await db('batch_closings')
 			.where('kitchen_id', kitchen.id)
 			.whereIn('batch_id', ids)
 			.orderBy('number')
-			.select('batch_id', 'recipe')) as Row[];
+			.select('batch_id', 'recipe');
 		// A correction comes after what it corrects, and takes its place.
 		const recipes = new Map(
 			closings.map((row) => [
@@ -152,11 +154,11 @@ async function putBatches(db: Database, kitchen: Kitchen, write: () => Put): Pro
 
 /** Each revision as it was approved, without the code and date of a batch. */
 async function putLabels(db: Database, kitchen: Kitchen, write: () => Put): Promise<void> {
-	const rows = (await db('label_revisions as r')
+	const rows = await db('label_revisions as r')
 		.join('labels as l', 'l.id', 'r.label_id')
 		.where('r.kitchen_id', kitchen.id)
 		.orderBy(['l.product_id', 'l.rules', 'r.number'])
-		.select('l.product_id', 'l.rules', 'r.number')) as Row[];
+		.select('l.product_id', 'l.rules', 'r.number');
 	for (const row of rows) {
 		const rules = row.rules as RulesName;
 		const revision = await getRevision(db, { ...kitchen, rules }, String(row.product_id), Number(row.number));

@@ -8,7 +8,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { drawsOf, settleDraws } from '../lots/draw.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { utcNow  } from '../rows.ts';
 import { newestRevisionId } from './label.ts';
 import { assemble, batchContexts, type BatchContext, type ReadBatch } from './read.ts';
 import { keptStanding } from './standing.ts';
@@ -34,10 +34,7 @@ export async function changeBatch<R>(
 	{ movedAt = utcNow(), changes }: { movedAt?: string; changes: 'entries' | 'its row' }
 ): Promise<R> {
 	return inTransaction(db, async (transaction) => {
-		const row = (await transaction('batches')
-			.where({ kitchen_id: kitchen.id, id })
-			.forUpdate()
-			.first('id')) as Row | undefined;
+		const row = await transaction('batches').where({ kitchen_id: kitchen.id, id }).forUpdate().first('id');
 		const [read] = row ? await batchContexts(transaction, kitchen, [id], 'all') : [];
 		if (!read) throw new NotFound('this batch is not here');
 		const { context, entries } = read;

@@ -2,7 +2,7 @@ import { measuredPart } from '$core/bench/batch.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy  } from '../rows.ts';
 import type { Batch, BatchClosing, BatchLine } from '../../batch/types.ts';
 import { closingFromRow } from './rows.ts';
 
@@ -23,10 +23,10 @@ async function readClosingsOf(
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchClosing[]>> {
 	if (batchIds.length === 0) return new Map();
-	const rows = (await db('batch_closings')
+	const rows = await db('batch_closings')
 		.where('kitchen_id', kitchenId)
 		.whereIn('batch_id', [...batchIds])
-		.orderBy('number')) as Row[];
+		.orderBy('number');
 	return new Map(
 		[...groupBy(rows, (row) => String(row.batch_id))].map(([id, of]) => [id, of.map(closingFromRow)])
 	);

@@ -78,10 +78,10 @@ export async function createBatch(
 /** The day's next batch code, such as `261124-2`. */
 async function nextCode(db: Database, kitchenId: string, madeOn: string): Promise<string> {
 	const day = madeOn.replaceAll('-', '').slice(2);
-	const rows = (await db('batches')
+	const rows = await db('batches')
 		.where('kitchen_id', kitchenId)
 		.where('code', 'like', `${day}-%`)
-		.select('code')) as Row[];
+		.select('code');
 	const numbers = rows.map((row) => Number(String(row.code).split('-')[1]));
 	return `${day}-${Math.max(0, ...numbers) + 1}`;
 }

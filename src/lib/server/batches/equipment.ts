@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { refuse } from '../errors.ts';
-import { groupBy, newId, type Row } from '../rows.ts';
+import { groupBy, newId  } from '../rows.ts';
 
 /** Ids of the equipment each of these batches touched, by batch id. */
 export function equipmentOf(
@@ -19,10 +19,10 @@ async function readEquipmentOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, string[]>> {
-	const rows = (await db('batch_equipment')
+	const rows = await db('batch_equipment')
 		.where('kitchen_id', kitchenId)
 		.whereIn('batch_id', [...batchIds])
-		.orderBy('equipment_id')) as Row[];
+		.orderBy('equipment_id');
 	return new Map(
 		[...groupBy(rows, (row) => String(row.batch_id))].map(([id, of]) => [
 			id,
@@ -38,10 +38,10 @@ export async function setEquipment(
 	batchId: string,
 	equipment: readonly string[]
 ): Promise<void> {
-	const known = (await db('equipment')
+	const known = await db('equipment')
 		.where('kitchen_id', kitchenId)
 		.whereIn('id', [...equipment])
-		.select('id')) as Row[];
+		.select('id');
 	if (known.length !== new Set(equipment).size) refuse('equipment', 'choose among the kitchen’s equipment');
 	await db('batch_equipment').where({ kitchen_id: kitchenId, batch_id: batchId }).delete();
 	if (equipment.length === 0) return;
@@ -60,7 +60,7 @@ export async function setEquipment(
  * did, or everything in use, so that nothing shared is overlooked.
  */
 export async function usualEquipment(db: Database, kitchenId: string, productId: string): Promise<string[]> {
-	const newest = (await db('batches as b')
+	const newest = await db('batches as b')
 		.join('batch_equipment as e', 'e.batch_id', 'b.id')
 		.join('equipment as q', 'q.id', 'e.equipment_id')
 		.where({ 'b.kitchen_id': kitchenId, 'b.product_id': productId })
@@ -69,13 +69,10 @@ export async function usualEquipment(db: Database, kitchenId: string, productId:
 			{ column: 'b.made_on', order: 'desc' },
 			{ column: 'b.id', order: 'desc' }
 		])
-		.select('b.id as batch_id', 'e.equipment_id')) as Row[];
+		.select('b.id as batch_id', 'e.equipment_id');
 	const [first] = newest;
 	if (first)
 		return newest.filter((row) => row.batch_id === first.batch_id).map((row) => String(row.equipment_id));
-	const all = (await db('equipment')
-		.where('kitchen_id', kitchenId)
-		.whereNull('retired_at')
-		.select('id')) as Row[];
+	const all = await db('equipment').where('kitchen_id', kitchenId).whereNull('retired_at').select('id');
 	return all.map((row) => String(row.id));
 }

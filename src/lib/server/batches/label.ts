@@ -1,6 +1,5 @@
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import type { Row } from '../rows.ts';
 
 /** The label approved last for a product by the kitchen's rules; null while none is. */
 export async function newestRevisionId(
@@ -8,10 +7,10 @@ export async function newestRevisionId(
 	kitchen: Kitchen,
 	productId: string
 ): Promise<string | null> {
-	const row = (await db('label_revisions as r')
+	const row = await db('label_revisions as r')
 		.join('labels as l', 'l.id', 'r.label_id')
 		.where({ 'r.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('r.number', 'desc')
-		.first('r.id')) as Row | undefined;
+		.first('r.id');
 	return row ? String(row.id) : null;
 }

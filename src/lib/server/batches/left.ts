@@ -1,11 +1,10 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import { batchFromRow, batchRows } from './rows.ts';
-import type { Row } from '../rows.ts';
 
 /** The batches with packs left, newest first; nothing of them is derived. */
 export async function batchesLeft(db: Database, kitchenId: string): Promise<BatchLeft[]> {
-	const rows = (await batchRows(db, kitchenId)
+	const rows = await batchRows(db, kitchenId)
 		.join('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.packs_left', '>', 0)
 		.select(
@@ -15,7 +14,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 					DATE_ADD(b.made_on, INTERVAL JSON_VALUE(r.content, '$.bestBeforeDays') DAY)
 				) AS best_before`
 			)
-		)) as Row[];
+		);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
 			batchFromRow(row);

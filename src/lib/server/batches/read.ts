@@ -15,7 +15,7 @@ import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { drawsOf, lotKey, lotsKeptSince, type BatchDraws } from '../lots/draw.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy  } from '../rows.ts';
 import { shelfReader } from '../shelf.ts';
 import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
@@ -104,17 +104,12 @@ export async function batchContexts(
 ): Promise<{ context: BatchContext; entries: Entry[] }[]> {
 	if (ids.length === 0) return [];
 	const [rows, lineRows, entries, shelfOn, equipment, closedBy, draws, since] = await Promise.all([
-		batchRows(db, kitchen.id).whereIn('b.id', [...ids]) as unknown as Promise<Row[]>,
-		known(
-			db,
-			kitchen.id,
-			['batch_lines'],
-			`lines ${ids.join()}`,
-			() =>
-				db('batch_lines')
-					.where('kitchen_id', kitchen.id)
-					.whereIn('batch_id', [...ids])
-					.orderBy(['batch_id', 'position']) as unknown as Promise<Row[]>
+		batchRows(db, kitchen.id).whereIn('b.id', [...ids]),
+		known(db, kitchen.id, ['batch_lines'], `lines ${ids.join()}`, () =>
+			db('batch_lines')
+				.where('kitchen_id', kitchen.id)
+				.whereIn('batch_id', [...ids])
+				.orderBy(['batch_id', 'position'])
 		),
 		entriesOfBatches(db, kitchen.id, ids, asked),
 		shelfReader(db, kitchen),

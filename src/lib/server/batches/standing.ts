@@ -50,7 +50,7 @@ export async function listSummaries(
 ): Promise<BatchSummary[]> {
 	const query = summaries(db, kitchen.id).limit(newest);
 	if (formulaId) query.where('p.formula_id', formulaId);
-	return ((await query) as Row[]).map(fromRow);
+	return (await query).map(fromRow);
 }
 
 /** The newest batches of every product of the kitchen, newest first. */
@@ -66,24 +66,20 @@ export async function recentSummaries(
 			db.raw('ROW_NUMBER() OVER (PARTITION BY product_id ORDER BY made_on DESC, id DESC) AS place')
 		)
 		.as('r');
-	const rows = (await summaries(db, kitchen.id)
-		.join(ranked, 'r.id', 'b.id')
-		.where('r.place', '<=', each)) as Row[];
+	const rows = await summaries(db, kitchen.id).join(ranked, 'r.id', 'b.id').where('r.place', '<=', each);
 	return rows.map(fromRow);
 }
 
 /** Batches that are planned or on the bench, newest first. */
 export async function summariesOnBench(db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<BatchSummary[]> {
-	const rows = (await summaries(db, kitchen.id).where('b.packs_made', 0).whereNull('b.closed_at')) as Row[];
+	const rows = await summaries(db, kitchen.id).where('b.packs_made', 0).whereNull('b.closed_at');
 	return rows.map(fromRow);
 }
 
 /** How many batches the kitchen has made: with packs, or closed without any. */
 export async function countMade(db: Database, kitchenId: string): Promise<number> {
-	const row = (await db('batches')
+	const row = await db('batches')
 		.where('kitchen_id', kitchenId)
-		.first(
-			db.raw('COUNT(*) - COALESCE(SUM(packs_made = 0 AND closed_at IS NULL), 0) AS made')
-		)) as unknown as Row;
+		.first<Row>(db.raw('COUNT(*) - COALESCE(SUM(packs_made = 0 AND closed_at IS NULL), 0) AS made'));
 	return Number(row.made);
 }

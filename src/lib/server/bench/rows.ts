@@ -64,12 +64,12 @@ async function readEntriesOfBatches(
 			.whereIn('e.batch_id', [...batchIds])
 			.select('e.*');
 		if (asked === 'open') query.join('batches as b', 'b.id', 'e.batch_id').whereNull('b.closed_at');
-		return (await query) as Row[];
+		return await query;
 	};
 	const [weighings, events] = await Promise.all([of('weighings'), of('batch_events')]);
 	const all = [
-		...weighings.map((row) => ({ batchId: String(row.batch_id), entry: weighingFromRow(row) as Entry })),
-		...events.map((row) => ({ batchId: String(row.batch_id), entry: eventFromRow(row) as Entry }))
+		...weighings.map((row) => ({ batchId: String(row.batch_id), entry: weighingFromRow(row) })),
+		...events.map((row) => ({ batchId: String(row.batch_id), entry: eventFromRow(row) }))
 	].sort((a, b) => (a.entry.number ?? 0) - (b.entry.number ?? 0));
 	return new Map(
 		[...groupBy(all, ({ batchId }) => batchId)].map(([id, of]) => [id, of.map(({ entry }) => entry)])

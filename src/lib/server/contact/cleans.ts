@@ -2,7 +2,7 @@ import type { RecordedClean } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow  } from '../rows.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
 export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
@@ -16,12 +16,12 @@ async function readCleansOn(
 	kitchenId: string,
 	days: readonly string[]
 ): Promise<RecordedClean[]> {
-	const rows = (await db('cleans as c')
+	const rows = await db('cleans as c')
 		.leftJoin('clean_voids as v', 'v.clean_id', 'c.id')
 		.where('c.kitchen_id', kitchenId)
 		.whereIn('c.cleaned_on', [...days])
 		.orderBy(['c.cleaned_on', 'c.cleaned_at', 'c.id'])
-		.select('c.*', 'v.reason as voided')) as Row[];
+		.select('c.*', 'v.reason as voided');
 	return rows.map((row) => ({
 		id: String(row.id),
 		equipment: String(row.equipment_id),
@@ -40,10 +40,10 @@ export async function recordCleans(
 	clean: { equipment: readonly string[]; cleanedOn: string; at: string; how: string }
 ): Promise<void> {
 	if (clean.equipment.length === 0) refuse('equipment', 'choose what was cleaned');
-	const known = (await db('equipment')
+	const known = await db('equipment')
 		.where('kitchen_id', kitchenId)
 		.whereIn('id', [...clean.equipment])
-		.select('id')) as Row[];
+		.select('id');
 	if (known.length !== clean.equipment.length) refuse('equipment', 'choose among the kitchen’s equipment');
 	const now = utcNow();
 	await db('cleans')
@@ -65,7 +65,7 @@ export async function recordCleans(
 
 /** Voids a clean that was not done, with the reason. Throws `NotFound`. */
 export async function voidClean(db: Database, kitchenId: string, id: string, reason: string): Promise<void> {
-	const row = (await db('cleans').where({ kitchen_id: kitchenId, id }).first('id')) as Row | undefined;
+	const row = await db('cleans').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!row) throw new NotFound('this clean is not here');
 	await db('clean_voids')
 		.insert({ id: newId(), kitchen_id: kitchenId, clean_id: id, reason, created_at: utcNow() })

@@ -1,19 +1,15 @@
 import type { KeptDecision } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, newId, utcNow, type Row } from '../rows.ts';
+import { groupBy, newId, utcNow  } from '../rows.ts';
 
 /** Decisions by product, oldest first. */
 export async function decisionsByProduct(
 	db: Database,
 	kitchenId: string
 ): Promise<Map<string, KeptDecision[]>> {
-	const rows = await known(
-		db,
-		kitchenId,
-		['contact_decisions'],
-		'decisions',
-		() => db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id') as Promise<Row[]>
+	const rows = await known(db, kitchenId, ['contact_decisions'], 'decisions', () =>
+		db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id')
 	);
 	return groupBy(
 		rows.map((row) => ({

@@ -2,7 +2,7 @@ import type { DayMaking } from '../../batch/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy  } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
 
 /** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
@@ -12,7 +12,7 @@ export async function makingsOn(
 	days: readonly string[],
 	handled: ReadonlyMap<string, Handled>
 ): Promise<DayMaking[]> {
-	const rows = (await db('batches as b')
+	const rows = await db('batches as b')
 		.join('products as p', 'p.id', 'b.product_id')
 		.join('formulas as f', 'f.id', 'p.formula_id')
 		.where('b.kitchen_id', kitchenId)
@@ -28,19 +28,14 @@ export async function makingsOn(
 			'b.packs_made',
 			'b.packs_sold',
 			'b.packs_given'
-		)) as Row[];
+		);
 	const ids = rows.map((row) => String(row.id));
 	const [lines, equipment] = await Promise.all([
-		known(
-			db,
-			kitchenId,
-			['batch_lines'],
-			`ingredients of ${ids.join()}`,
-			() =>
-				db('batch_lines')
-					.where('kitchen_id', kitchenId)
-					.whereIn('batch_id', ids)
-					.distinct('batch_id', 'ingredient_id') as Promise<Row[]>
+		known(db, kitchenId, ['batch_lines'], `ingredients of ${ids.join()}`, () =>
+			db('batch_lines')
+				.where('kitchen_id', kitchenId)
+				.whereIn('batch_id', ids)
+				.distinct('batch_id', 'ingredient_id')
 		),
 		equipmentOf(db, kitchenId, ids)
 	]);

@@ -15,7 +15,6 @@ import { listIngredients } from '../ingredients.ts';
 import type { ShelfIngredient } from '../../shelf/ingredient.ts';
 import { today } from '../kitchens.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import type { Row } from '../rows.ts';
 import { cleansOn } from './cleans.ts';
 import type { RecordedClean } from '../../batch/contact.ts';
 import { decisionsByProduct } from './decisions.ts';
@@ -154,13 +153,13 @@ async function liveDays(
 ): Promise<string[]> {
 	if (products.length === 0) return [];
 	const since = products.map((product) => firstLiveDay(kitchen, product)).toSorted()[0] ?? '';
-	const rows = (await db('batches')
+	const rows = await db('batches')
 		.where('kitchen_id', kitchen.id)
 		.where('made_on', '>=', since)
 		.whereIn(
 			'product_id',
 			products.map((product) => product.id)
 		)
-		.distinct('made_on')) as Row[];
+		.distinct('made_on');
 	return rows.map((row) => String(row.made_on));
 }

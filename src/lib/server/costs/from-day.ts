@@ -7,10 +7,10 @@ export async function fromDayRows(
 	table: 'channel_fees' | 'cost_rates',
 	kitchenId: string
 ): Promise<Row[]> {
-	return (await db(table)
+	return await db(table)
 		.where('kitchen_id', kitchenId)
 		.orderBy([
 			{ column: 'valid_from', order: 'desc' },
 			{ column: 'id', order: 'desc' }
-		])) as Row[];
+		]);
 }

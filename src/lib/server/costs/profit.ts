@@ -10,13 +10,13 @@ import { Money } from '$core/cost/money.ts';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy  } from '../rows.ts';
 import { feeOn, listFees } from './fees.ts';
 import { wholeCosts } from './whole.ts';
 
 /** What left each batch at each place and day, voids and returns taken off; summed by the database. */
 async function daysOfBatches(query: Knex.QueryBuilder, db: Database): Promise<DayOfBatch[]> {
-	const rows = (await query
+	const rows = await query
 		.groupBy('s.sold_on', 's.channel', 's.batch_id')
 		.orderBy([{ column: 's.sold_on', order: 'desc' }, { column: 's.channel' }])
 		.select(
@@ -26,7 +26,7 @@ async function daysOfBatches(query: Knex.QueryBuilder, db: Database): Promise<Da
 			db.raw('SUM(IF(s.is_given, 0, s.packs)) AS packs'),
 			db.raw('SUM(IF(s.is_given, s.packs, 0)) AS given'),
 			db.raw('SUM(s.packs * s.price) AS money')
-		)) as Row[];
+		);
 	return rows.map((row) => ({
 		// None for a sale from before its batch was kept: nobody knows what it cost.
 		batchId: String(row.batch_id ?? ''),
@@ -109,7 +109,7 @@ export async function profitByBatch(
 	kitchen: Kitchen,
 	{ from, to }: { from: string; to: string }
 ): Promise<BatchOfProfit[]> {
-	const rows = (await db('batches as b')
+	const rows = await db('batches as b')
 		.join('products as p', 'p.id', 'b.product_id')
 		.join('formulas as f', 'f.id', 'p.formula_id')
 		.where('b.kitchen_id', kitchen.id)
@@ -119,15 +119,7 @@ export async function profitByBatch(
 			{ column: 'b.made_on', order: 'desc' },
 			{ column: 'b.id', order: 'desc' }
 		])
-		.select(
-			'b.id',
-			'b.code',
-			'b.made_on',
-			'b.packs_made',
-			'b.packs_left',
-			'b.pack_pieces',
-			'f.name'
-		)) as Row[];
+		.select('b.id', 'b.code', 'b.made_on', 'b.packs_made', 'b.packs_left', 'b.pack_pieces', 'f.name');
 	const profits = await profitOfBatches(
 		db,
 		kitchen,

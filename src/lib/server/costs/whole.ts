@@ -4,7 +4,7 @@ import { readBatches } from '../batches/read.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { toList, type Row } from '../rows.ts';
+import { toList  } from '../rows.ts';
 import { listRates, ratesOn } from './rates.ts';
 import { workingOf } from './working.ts';
 
@@ -49,7 +49,7 @@ export async function wholeCosts(
 				'c.cost_piece',
 				'c.cost_pack',
 				'c.sellable'
-			) as Promise<Row[]>,
+			),
 		workingOf(db, kitchen.id, batchIds),
 		listRates(db, kitchen.id)
 	]);

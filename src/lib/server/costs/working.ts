@@ -26,14 +26,14 @@ async function readWorkingOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, Working>> {
-	const rows = (await db('batches as b')
+	const rows = await db('batches as b')
 		.leftJoin('batch_equipment as e', 'e.batch_id', 'b.id')
 		.leftJoin('equipment as q', 'q.id', 'e.equipment_id')
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.id', [...batchIds])
 		.groupBy('b.id', 'b.heat_min', 'b.hands_min')
 		.select('b.id', 'b.heat_min', 'b.hands_min')
-		.sum('q.power_kw as power_kw')) as Row[];
+		.sum('q.power_kw as power_kw');
 	return new Map(
 		rows.map((row) => [
 			String(row.id),
@@ -57,7 +57,7 @@ export async function benchMinutesOf(
 		db('batches as b')
 			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
 			.where({ 'b.kitchen_id': kitchenId, 'b.id': batchId })
-			.first('v.steps') as Promise<Row | undefined>
+			.first('v.steps')
 	]);
 	return benchMinutes(entries, toList<Step>(version?.steps));
 }

@@ -30,7 +30,7 @@ async function readFormulas(db: Database, kitchenId: string, id?: string): Promi
 	const query = db('formulas').where('kitchen_id', kitchenId).orderBy('name');
 	if (id) query.where('id', id);
 	const [rows, versions, products] = await Promise.all([
-		query as Promise<Row[]>,
+		query,
 		newestVersions(db, kitchenId, id),
 		listProducts(db, kitchenId, id)
 	]);
@@ -61,7 +61,7 @@ async function newestVersions(
 ): Promise<Map<string, FormulaVersion>> {
 	const newest = db('formula_versions').max('id').where('kitchen_id', kitchenId).groupBy('formula_id');
 	if (formulaId) newest.where('formula_id', formulaId);
-	const rows = (await db('formula_versions').where('kitchen_id', kitchenId).whereIn('id', newest)) as Row[];
+	const rows = await db('formula_versions').where('kitchen_id', kitchenId).whereIn('id', newest);
 	const versions = await withLines(db, kitchenId, rows);
 	return new Map(rows.map((row, index) => [String(row.formula_id), versions[index] as FormulaVersion]));
 }
@@ -72,7 +72,7 @@ export async function listVersions(
 	kitchenId: string,
 	formulaId: string
 ): Promise<FormulaVersion[]> {
-	const rows = (await db('formula_versions as v')
+	const rows = await db('formula_versions as v')
 		.where({ 'v.kitchen_id': kitchenId, 'v.formula_id': formulaId })
 		.orderBy('v.number', 'desc')
 		.select(
@@ -80,18 +80,18 @@ export async function listVersions(
 			db.raw(
 				'(SELECT COUNT(*) FROM batches b WHERE b.kitchen_id = v.kitchen_id AND b.formula_version_id = v.id) AS batches'
 			)
-		)) as Row[];
+		);
 	return withLines(db, kitchenId, rows);
 }
 
 async function withLines(db: Database, kitchenId: string, rows: Row[]): Promise<FormulaVersion[]> {
-	const lineRows = (await db('formula_lines')
+	const lineRows = await db('formula_lines')
 		.where('kitchen_id', kitchenId)
 		.whereIn(
 			'version_id',
 			rows.map((row) => String(row.id))
 		)
-		.orderBy(['version_id', 'position'])) as Row[];
+		.orderBy(['version_id', 'position']);
 	const lines = groupBy(lineRows, (row) => String(row.version_id));
 	return rows.map((row) => ({
 		id: String(row.id),

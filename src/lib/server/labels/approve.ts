@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow  } from '../rows.ts';
 import { getLabel } from './read.ts';
 import type { FrozenFacts } from '../../label/types.ts';
 
@@ -31,9 +31,10 @@ export async function approveLabel(
 	const [newest] = label.revisions;
 	if (newest && label.changes.length === 0)
 		refuse('', `nothing on it would change: revision ${newest.number} stands`);
-	const row = (await db('labels')
+	const row = await db('labels')
 		.where({ kitchen_id: kitchen.id, product_id: productId, rules: kitchen.rules })
-		.first('id')) as Row;
+		.first('id');
+	if (!row) return refuse('', 'save the label first');
 	const { cost: _prices, ...frozen } = facts;
 	const number = (newest?.number ?? 0) + 1;
 	await db('label_revisions')

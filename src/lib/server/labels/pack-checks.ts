@@ -1,7 +1,7 @@
 import type { PackCheckRecord } from '../../label/pack-check.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate } from '../errors.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { utcNow  } from '../rows.ts';
 
 /** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
 export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt'> & { productId: string };
@@ -29,9 +29,9 @@ export async function listPackChecks(
 	kitchenId: string,
 	productId: string
 ): Promise<PackCheckRecord[]> {
-	const rows = (await db('pack_checks')
+	const rows = await db('pack_checks')
 		.where({ kitchen_id: kitchenId, product_id: productId })
-		.orderBy('checked_at', 'desc')) as Row[];
+		.orderBy('checked_at', 'desc');
 	return rows.map((row) => ({
 		id: String(row.id),
 		declared_g: Number(row.declared_g),

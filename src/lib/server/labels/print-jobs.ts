@@ -5,7 +5,7 @@ import { isDuplicate } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { utcNow  } from '../rows.ts';
 import { labelToPrint } from './to-print.ts';
 
 /** What a form asks to be printed. */
@@ -62,14 +62,14 @@ export async function listPrintJobs(
 	kitchen: Kitchen,
 	productId: string
 ): Promise<KeptPrintJob[]> {
-	const rows = (await db('print_jobs as j')
+	const rows = await db('print_jobs as j')
 		.join('label_revisions as r', 'r.id', 'j.label_revision_id')
 		.join('labels as l', 'l.id', 'r.label_id')
 		.leftJoin('batches as b', 'b.id', 'j.batch_id')
 		.where({ 'j.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('j.id', 'desc')
 		.limit(20)
-		.select('j.*', 'r.number', 'b.code')) as Row[];
+		.select('j.*', 'r.number', 'b.code');
 	return rows.map((row) => ({
 		id: String(row.id),
 		revision: Number(row.number),

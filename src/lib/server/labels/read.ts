@@ -28,7 +28,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { getProfile } from '../profiles.ts';
 import { pricePacks } from '../prices.ts';
 import type { Product } from '../../formula/product.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy  } from '../rows.ts';
 import { coreShelf } from '../shelf.ts';
 import type { Label } from '../../label/types.ts';
 import { readRevisions } from './revisions.ts';
@@ -47,16 +47,11 @@ export async function listLabels(
 	kitchen: Kitchen,
 	recent?: readonly BatchSummary[]
 ): Promise<Label[]> {
-	const begun = await known(
-		db,
-		kitchen.id,
-		['labels'],
-		`labels but ${kitchen.rules}`,
-		() =>
-			db('labels')
-				.where('kitchen_id', kitchen.id)
-				.whereNot('rules', kitchen.rules)
-				.select('product_id', 'rules') as Promise<Row[]>
+	const begun = await known(db, kitchen.id, ['labels'], `labels but ${kitchen.rules}`, () =>
+		db('labels')
+			.where('kitchen_id', kitchen.id)
+			.whereNot('rules', kitchen.rules)
+			.select('product_id', 'rules')
 	);
 	const labels = await readLabels(db, kitchen, { recent });
 	for (const rules of otherRules(kitchen.rules)) {
@@ -94,12 +89,8 @@ async function readLabels(
 			(only
 				? listSummaries(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
 				: recentSummaries(db, kitchen)),
-		known(
-			db,
-			kitchen.id,
-			['labels'],
-			`labels ${kitchen.rules}`,
-			() => db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules }) as Promise<Row[]>
+		known(db, kitchen.id, ['labels'], `labels ${kitchen.rules}`, () =>
+			db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules })
 		),
 		readRevisions(db, kitchen, productId),
 		getProfile(db, kitchen.id)

@@ -51,7 +51,7 @@ export async function readRevisions(
 		async () => {
 			const query = revisionRows(db, kitchen);
 			if (productId) query.where('l.product_id', productId);
-			const byProduct = groupBy((await query) as Row[], (row) => String(row.product_id));
+			const byProduct = groupBy(await query, (row) => String(row.product_id));
 			return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
 		}
 	);
@@ -64,9 +64,9 @@ export async function getRevision(
 	productId: string,
 	number: number
 ): Promise<LabelRevision> {
-	const row = (await revisionRows(db, kitchen)
+	const row = await revisionRows(db, kitchen)
 		.where({ 'l.product_id': productId, 'r.number': number })
-		.first()) as Row | undefined;
+		.first();
 	if (!row) throw new NotFound('this label was not approved under that number');
 	return fromRow(row);
 }

@@ -3,7 +3,7 @@ import type { Problem } from '$core/problem.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { Refused } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow  } from '../rows.ts';
 
 /** What was found of a lot when the stock was counted. */
 export interface LotCount {
@@ -25,7 +25,7 @@ export async function countLots(
 	counts: readonly LotCount[]
 ): Promise<number> {
 	return inTransaction(db, async (transaction) => {
-		const rows = (await transaction('lots')
+		const rows = await transaction('lots')
 			.where('kitchen_id', kitchenId)
 			.whereIn(
 				'id',
@@ -33,7 +33,7 @@ export async function countLots(
 			)
 			.orderBy('id')
 			.forUpdate()
-			.select('id', 'on_hand')) as Row[];
+			.select('id', 'on_hand');
 		const onHand = new Map(rows.map((row) => [String(row.id), Number(row.on_hand)]));
 		const problems: Problem[] = [];
 		let moved = 0;

@@ -74,11 +74,11 @@ async function lotsToDrawFrom(
 	drawn: readonly string[]
 ): Promise<DrawnLot[]> {
 	const concerned = [...drawn, ...uses.flatMap((used) => [...used.named.keys()])];
-	const firstGone = (await db('sales')
+	const firstGone = await db('sales')
 		.where({ kitchen_id: kitchenId, batch_id: id })
 		.min('created_at as at')
-		.first()) as Row | undefined;
-	const rows = (await db('lots')
+		.first();
+	const rows = await db('lots')
 		.where('kitchen_id', kitchenId)
 		.where((query) => {
 			query
@@ -104,7 +104,7 @@ async function lotsToDrawFrom(
 		})
 		.orderBy(['received_on', 'id'])
 		.forUpdate()
-		.select('id', 'on_hand', 'ingredient_id', 'material')) as Row[];
+		.select('id', 'on_hand', 'ingredient_id', 'material');
 	return rows.map((row) => ({
 		id: String(row.id),
 		onHand: Number(row.on_hand),
@@ -115,12 +115,12 @@ async function lotsToDrawFrom(
 
 /** What a batch has drawn, by lot. */
 async function drawnBy(db: Database, kitchenId: string, batchId: string): Promise<Map<string, number>> {
-	const rows = (await db('lot_moves')
+	const rows = await db('lot_moves')
 		.where({ kitchen_id: kitchenId, batch_id: batchId })
 		.groupBy('lot_id')
 		.havingRaw('SUM(amount) <> 0')
 		.select('lot_id')
-		.sum('amount as amount')) as Row[];
+		.sum('amount as amount');
 	return new Map(rows.map((row) => [String(row.lot_id), settled(-Number(row.amount))]));
 }
 
@@ -137,11 +137,11 @@ export function lotsKeptSince(db: Database, kitchenId: string): Promise<Map<stri
 }
 
 async function readLotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
-	const rows = (await db('lots')
+	const rows = await db('lots')
 		.where('kitchen_id', kitchenId)
 		.groupBy('ingredient_id', 'material')
 		.select('ingredient_id', 'material')
-		.min('received_on as since')) as Row[];
+		.min('received_on as since');
 	return new Map(
 		rows.map((row) => [lotKey(idOrNull(row.ingredient_id), String(row.material)), String(row.since)])
 	);
@@ -188,7 +188,7 @@ async function readDrawsOf(
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchDraws>> {
 	if (batchIds.length === 0) return new Map();
-	const rows = (await db('lot_moves as m')
+	const rows = await db('lot_moves as m')
 		.join('lots as l', 'l.id', 'm.lot_id')
 		.leftJoin('ingredients as i', 'i.id', 'l.ingredient_id')
 		.where('m.kitchen_id', kitchenId)
@@ -197,7 +197,7 @@ async function readDrawsOf(
 		.havingRaw('SUM(m.amount) <> 0')
 		.orderBy(['l.received_on', 'l.id'])
 		.select('m.batch_id', 'l.*', 'i.name as ingredient_name')
-		.sum('m.amount as moved')) as Row[];
+		.sum('m.amount as moved');
 	return new Map(
 		[...groupBy(rows, (row) => String(row.batch_id))].map(([batchId, of]) => [
 			batchId,

@@ -68,40 +68,30 @@ async function plannedNeeds(
 	db: Database,
 	kitchenId: string
 ): Promise<{ needs: Map<string, Need[]>; codes: Map<string, string> }> {
-	const batches = (await db('batches')
+	const batches = await db('batches')
 		.where({ kitchen_id: kitchenId, packs_made: 0 })
 		.whereNull('closed_at')
 		.orderBy(['made_on', 'id'])
-		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g')) as Row[];
+		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g');
 	const ids = batches.map((batch) => String(batch.id));
 	const [lines, drawn] = await Promise.all([
-		known(
-			db,
-			kitchenId,
-			['batch_lines'],
-			`planned of ${ids.join()}`,
-			() =>
-				db('batch_lines')
-					.where('kitchen_id', kitchenId)
-					.whereIn('batch_id', ids)
-					.groupBy('batch_id', 'ingredient_id', 'use_as')
-					.select('batch_id', 'ingredient_id', 'use_as')
-					.sum('planned_g as planned') as unknown as Promise<Row[]>
+		known(db, kitchenId, ['batch_lines'], `planned of ${ids.join()}`, () =>
+			db('batch_lines')
+				.where('kitchen_id', kitchenId)
+				.whereIn('batch_id', ids)
+				.groupBy('batch_id', 'ingredient_id', 'use_as')
+				.select('batch_id', 'ingredient_id', 'use_as')
+				.sum('planned_g as planned')
 		),
-		known(
-			db,
-			kitchenId,
-			['lot_moves', 'lots'],
-			`drawn by ${ids.join()}`,
-			() =>
-				db('lot_moves as m')
-					.join('lots as l', 'l.id', 'm.lot_id')
-					.where('m.kitchen_id', kitchenId)
-					.whereIn('m.batch_id', ids)
-					.whereNotNull('l.ingredient_id')
-					.groupBy('m.batch_id', 'l.ingredient_id')
-					.select('m.batch_id', 'l.ingredient_id')
-					.sum('m.amount as moved') as unknown as Promise<Row[]>
+		known(db, kitchenId, ['lot_moves', 'lots'], `drawn by ${ids.join()}`, () =>
+			db('lot_moves as m')
+				.join('lots as l', 'l.id', 'm.lot_id')
+				.where('m.kitchen_id', kitchenId)
+				.whereIn('m.batch_id', ids)
+				.whereNotNull('l.ingredient_id')
+				.groupBy('m.batch_id', 'l.ingredient_id')
+				.select('m.batch_id', 'l.ingredient_id')
+				.sum('m.amount as moved')
 		)
 	]);
 	const needs = new Map<string, Need[]>();

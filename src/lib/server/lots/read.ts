@@ -42,7 +42,7 @@ export function lotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
 }
 
 async function readLotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
-	return ((await lotRows(db, kitchenId).whereNot('l.on_hand', 0)) as Row[]).map(fromRow);
+	return (await lotRows(db, kitchenId).whereNot('l.on_hand', 0)).map(fromRow);
 }
 
 /** The lots a batch may draw from, and those it drew from though nothing is left of them; oldest first. */
@@ -53,7 +53,7 @@ export async function lotsFor(
 ): Promise<Lot[]> {
 	const drawn = batch.stock.flatMap((use) => use.from.map((lot) => lot.lotId));
 	const materials = batch.stock.flatMap((use) => (use.ingredientId === null ? use.name : []));
-	const rows = (await lotRows(db, kitchenId)
+	const rows = await lotRows(db, kitchenId)
 		.where(
 			(query) =>
 				void query
@@ -64,42 +64,42 @@ export async function lotsFor(
 					.orWhereIn('l.material', materials)
 		)
 		.where((query) => void query.whereNot('l.on_hand', 0).orWhereIn('l.id', drawn))
-		.where('l.received_on', '<=', batch.madeOn)) as Row[];
+		.where('l.received_on', '<=', batch.madeOn);
 	return rows.map(fromRow);
 }
 
 /** The newest lots there is nothing left of. */
 export async function usedUpLots(db: Database, kitchenId: string, most: number): Promise<Lot[]> {
-	const rows = (await lotRows(db, kitchenId)
+	const rows = await lotRows(db, kitchenId)
 		.where('l.on_hand', 0)
 		.clearOrder()
 		.orderBy([
 			{ column: 'l.received_on', order: 'desc' },
 			{ column: 'l.id', order: 'desc' }
 		])
-		.limit(most)) as Row[];
+		.limit(most);
 	return rows.map(fromRow);
 }
 
 /** One lot. Throws `NotFound`. */
 export async function getLot(db: Database, kitchenId: string, id: string): Promise<Lot> {
-	const [row] = (await lotRows(db, kitchenId).where('l.id', id)) as Row[];
+	const [row] = await lotRows(db, kitchenId).where('l.id', id);
 	if (!row) throw new NotFound('this lot is not here');
 	return fromRow(row);
 }
 
 /** Lots by their ids, oldest first. */
 export async function lotsById(db: Database, kitchenId: string, ids: readonly string[]): Promise<Lot[]> {
-	return ((await lotRows(db, kitchenId).whereIn('l.id', [...ids])) as Row[]).map(fromRow);
+	return (await lotRows(db, kitchenId).whereIn('l.id', [...ids])).map(fromRow);
 }
 
 /** Everything that came into a lot and left it, newest first. */
 export async function movesOf(db: Database, kitchenId: string, lotId: string): Promise<LotMove[]> {
-	const rows = (await db('lot_moves as m')
+	const rows = await db('lot_moves as m')
 		.leftJoin('batches as b', 'b.id', 'm.batch_id')
 		.where({ 'm.kitchen_id': kitchenId, 'm.lot_id': lotId })
 		.orderBy('m.id', 'desc')
-		.select('m.*', 'b.code as batch_code')) as Row[];
+		.select('m.*', 'b.code as batch_code');
 	return rows.map((row) => ({
 		id: String(row.id),
 		kind: row.kind as LotMove['kind'],

@@ -81,10 +81,10 @@ export async function receiveLot(
 
 /** The kitchen's next lot code. */
 async function nextCode(db: Database, kitchenId: string): Promise<string> {
-	const newest = (await db('lots')
+	const newest = await db('lots')
 		.where('kitchen_id', kitchenId)
 		.orderByRaw('LENGTH(code) DESC, code DESC')
-		.first('code')) as Row | undefined;
+		.first('code');
 	return `L-${String(Number(String(newest?.code ?? 'L-0').slice(2)) + 1).padStart(4, '0')}`;
 }
 
@@ -96,10 +96,7 @@ export async function takeBackLot(
 	reason: string
 ): Promise<void> {
 	await inTransaction(db, async (transaction) => {
-		const lot = (await transaction('lots')
-			.where({ kitchen_id: kitchenId, id })
-			.forUpdate()
-			.first('on_hand')) as Row | undefined;
+		const lot = await transaction('lots').where({ kitchen_id: kitchenId, id }).forUpdate().first('on_hand');
 		if (!lot) throw new NotFound('this lot is not here');
 		const of = { kitchen_id: kitchenId, lot_id: id };
 		if (
@@ -108,11 +105,11 @@ export async function takeBackLot(
 				.first('id')
 		)
 			return;
-		const [drawn] = (await transaction('lot_moves')
+		const [drawn] = await transaction('lot_moves')
 			.where({ ...of, kind: 'drawn' })
 			.groupBy('batch_id')
 			.havingRaw('SUM(amount) <> 0')
-			.select('batch_id')) as Row[];
+			.select('batch_id');
 		if (drawn) refuse('reason', 'batches drew from it: it was there. Count it instead');
 		const onHand = Number(lot.on_hand);
 		if (onHand === 0) refuse('reason', 'there is nothing left of it to take back');

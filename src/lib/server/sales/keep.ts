@@ -122,10 +122,10 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 		const of = entry.ofId === null ? null : await theEntry(transaction, kitchenId, entry.ofId);
 		if (of && of.batch_id === null) return takeBackPast(transaction, kitchenId, entry, of);
 		const batchId = of ? String(of.batch_id) : entry.batchId;
-		const batch = (await transaction('batches')
+		const batch = await transaction('batches')
 			.where({ kitchen_id: kitchenId, id: batchId })
 			.forUpdate()
-			.first('packs_made', 'packs_sold', 'packs_given', 'made_on', 'code')) as Row | undefined;
+			.first('packs_made', 'packs_sold', 'packs_given', 'made_on', 'code');
 		if (!batch) return refuse('batchId', 'choose the batch the packs are from');
 		// Asked after the lock, so that the same entry arriving twice at once is seen.
 		if (await isKept(transaction, kitchenId, entry.id)) return;
@@ -195,7 +195,7 @@ function refuseTooMany(batch: Row, packs: number, more: number): void {
 }
 
 async function theEntry(db: Database, kitchenId: string, id: string): Promise<Row> {
-	const row = (await db('sales').where({ kitchen_id: kitchenId, id }).first()) as Row | undefined;
+	const row = await db('sales').where({ kitchen_id: kitchenId, id }).first();
 	return row ?? refuse('ofId', 'this sale is not here');
 }
 
@@ -317,21 +317,21 @@ async function isVoided(db: Database, kitchenId: string, of: Row): Promise<boole
 
 /** What was written off with a return and stands; null where its packs are for sale again. */
 async function writtenOffWith(db: Database, kitchenId: string, returnId: string): Promise<Row | null> {
-	const row = (await db('sales as s')
+	const row = await db('sales as s')
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': returnId, 's.kind': 'written off' })
 		.whereNull('v.id')
-		.first('s.*')) as Row | undefined;
+		.first('s.*');
 	return row ?? null;
 }
 
 /** Packs of a sale that came back, returns that were voided not counted. */
 async function returnedOf(db: Database, kitchenId: string, saleId: string): Promise<number> {
-	const row = (await db('sales as s')
+	const row = await db('sales as s')
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': saleId, 's.kind': 'return' })
 		.whereNull('v.id')
 		.sum('s.packs as packs')
-		.first()) as Row | undefined;
+		.first();
 	return -Number(row?.packs ?? 0);
 }

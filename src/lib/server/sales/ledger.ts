@@ -96,7 +96,7 @@ export async function* everySale(
 /** Entries by id, in the order of the ids. */
 async function salesById(db: Database, kitchenId: string, ids: readonly string[]): Promise<Sale[]> {
 	if (ids.length === 0) return [];
-	const [rows, about] = (await Promise.all([
+	const [rows, about] = await Promise.all([
 		db('sales as s')
 			.leftJoin('batches as b', 'b.id', 's.batch_id')
 			.leftJoin('products as p', 'p.id', 'b.product_id')
@@ -111,7 +111,7 @@ async function salesById(db: Database, kitchenId: string, ids: readonly string[]
 			.leftJoin('sales as v', 'v.voids_id', 's.id')
 			.whereNull('v.id')
 			.select('s.kind', 's.voids_id', 's.returns_id', 's.packs')
-	])) as [Row[], Row[]];
+	]);
 	const voided = new Set(about.flatMap((row) => (row.voids_id === null ? [] : String(row.voids_id))));
 	const returned = new Map<string, number>();
 	for (const row of about)
@@ -168,10 +168,10 @@ export async function recentIds(db: Database, kitchenId: string): Promise<string
 
 /** Ways packs were sold by: those of the newest month first, of it the most used. */
 export async function channelsUsed(db: Database, kitchenId: string): Promise<string[]> {
-	const rows = (await db('sales_months')
+	const rows = await db('sales_months')
 		.where('kitchen_id', kitchenId)
 		.groupBy('channel')
 		.orderByRaw('MAX(month) DESC, SUM(entries) DESC')
-		.select('channel')) as Row[];
+		.select('channel');
 	return rows.map((row) => String(row.channel));
 }

@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow  } from '../rows.ts';
 
 /** What one customer owes for what was taken at one time. */
 export interface Owed {
@@ -31,7 +31,7 @@ const owedRows = (db: Database, kitchenId: string) =>
 
 /** What is owed and not paid, the oldest first. */
 export async function owedNow(db: Database, kitchenId: string): Promise<Owed[]> {
-	const rows = (await owedRows(db, kitchenId).orderBy('sold_on')) as Row[];
+	const rows = await owedRows(db, kitchenId).orderBy('sold_on');
 	return rows.map((row) => ({
 		checkoutId: String(row.checkout_id),
 		customer: String(row.customer),
@@ -50,10 +50,7 @@ export async function payOwed(
 ): Promise<void> {
 	await inTransaction(db, async (transaction) => {
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
-		const [owed] = (await owedRows(transaction, kitchenId).where(
-			's.checkout_id',
-			payment.checkoutId
-		)) as Row[];
+		const [owed] = await owedRows(transaction, kitchenId).where('s.checkout_id', payment.checkoutId);
 		if (!owed) return refuse('', 'this is paid already, or nothing is owed for it');
 		await transaction('sale_payments').insert({
 			id: newId(),

@@ -27,7 +27,7 @@ const toSum = (row: Row): Sum => ({
 
 /** What the entries of a filter add up to. */
 export async function ledgerTotal(db: Database, kitchenId: string, filter: LedgerFilter): Promise<Sum> {
-	const row = (await db.from(counted(db, kitchenId, filter).as('t')).first(sums(db))) as Row;
+	const row = await db.from(counted(db, kitchenId, filter).as('t')).first(sums(db));
 	return toSum(row);
 }
 
@@ -42,11 +42,11 @@ export async function ledgerSplit(
 	const inTime = by === 'day' || by === 'month';
 	const from = by === 'day' ? ofEntries(db, filtered(db, kitchenId, filter)) : counted(db, kitchenId, filter);
 	const column = { day: 't.sold_on', month: 't.month', channel: 't.channel', paid: 't.paid_by' }[by];
-	const rows = (await db
+	const rows = await db
 		.from(from.as('t'))
 		.groupBy(column)
 		.orderByRaw(inTime ? '1' : 'money DESC')
-		.select({ key: column }, ...sums(db))) as Row[];
+		.select({ key: column }, ...sums(db));
 	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.key) }));
 }
 
@@ -55,12 +55,12 @@ async function productSplit(db: Database, kitchenId: string, filter: LedgerFilte
 		.from(counted(db, kitchenId, filter).as('t'))
 		.groupBy('t.product_id', 't.pack_pieces', 't.item')
 		.select('t.product_id', 't.pack_pieces', 't.item', ...sums(db));
-	const rows = (await db
+	const rows = await db
 		.from(byProduct.as('g'))
 		.leftJoin('products as p', 'p.id', 'g.product_id')
 		.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 		.orderBy('g.money', 'desc')
-		.select('g.*', 'f.name as formula')) as Row[];
+		.select('g.*', 'f.name as formula');
 	return rows.map((row) => {
 		const item = String(row.item);
 		const name = item ? `${item}, no batch known` : `${String(row.formula)} × ${Number(row.pack_pieces)}`;

@@ -8,7 +8,6 @@ import type { Database } from '../db/connection.ts';
 import { today } from '../kitchens.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { listProducts } from '../products.ts';
-import type { Row } from '../rows.ts';
 
 /** What the coming selling days of the kitchen want, and what of it is still to be made. */
 export async function daysToMake(
@@ -35,13 +34,13 @@ export async function daysToMake(
 
 /** Packs sold of each product by day and place; gifts and what is written off nobody wanted to buy. */
 async function soldSince(db: Database, kitchenId: string, from: string): Promise<Sold[]> {
-	const rows = (await db('sales')
+	const rows = await db('sales')
 		.where({ kitchen_id: kitchenId, is_given: false })
 		.where('sold_on', '>=', from)
 		.whereNotNull('product_id')
 		.groupBy('sold_on', 'channel', 'product_id')
 		.select('sold_on', 'channel', 'product_id')
-		.sum('packs as packs')) as Row[];
+		.sum('packs as packs');
 	return rows.map((row) => ({
 		day: String(row.sold_on),
 		place: String(row.channel),

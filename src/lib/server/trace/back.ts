@@ -7,7 +7,6 @@ import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { lotsById } from '../lots/read.ts';
 import type { Lot } from '../../shelf/lots.ts';
-import type { Row } from '../rows.ts';
 import { tracedBatches } from './forward.ts';
 import type { TracedBatch } from '../../batch/trace.ts';
 
@@ -42,7 +41,7 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 		db('batches as b')
 			.join('label_revisions as r', 'r.id', 'b.label_revision_id')
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
-			.first('r.number', 'r.content') as Promise<Row | undefined>,
+			.first('r.number', 'r.content'),
 		tracedBatches(db, kitchen.id, [batchId], new Map())
 	]);
 	const weighings = entries.filter((entry) => entry.kind === 'weighing');

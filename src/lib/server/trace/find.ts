@@ -1,5 +1,4 @@
 import type { Database } from '../db/connection.ts';
-import type { Row } from '../rows.ts';
 
 /** Something a code leads to. */
 export interface Coded {
@@ -35,7 +34,7 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.orderBy('l.received_on', 'desc')
 			.limit(MOST)
 			.select('l.id', 'l.code', 'l.supplier_code', 'l.material', 'l.received_on', 'i.name');
-	const [own, printed, batches] = (await Promise.all([
+	const [own, printed, batches] = await Promise.all([
 		lots('l.code'),
 		lots('l.supplier_code'),
 		db('batches as b')
@@ -46,7 +45,7 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.orderBy('b.made_on', 'desc')
 			.limit(MOST)
 			.select('b.id', 'b.code', 'b.made_on', 'f.name')
-	])) as [Row[], Row[], Row[]];
+	]);
 	const found = new Map([...own, ...printed].map((row) => [String(row.id), row]));
 	return [
 		...[...found.values()].map((row): Coded => ({

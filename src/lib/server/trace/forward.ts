@@ -2,7 +2,7 @@ import type { TracedSale } from '../../batch/trace.ts';
 import type { TracedBatch } from '../../batch/trace.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
-import { groupBy, toNumber, type Row } from '../rows.ts';
+import { groupBy, toNumber  } from '../rows.ts';
 
 /** Where a lot went. */
 export interface LotTrace {
@@ -16,12 +16,12 @@ export interface LotTrace {
 
 /** Where a lot went: the batches that drew from it, and those it may be in by way of a mix. */
 export async function traceLot(db: Database, kitchenId: string, lotId: string): Promise<LotTrace> {
-	const moves = (await db('lot_moves')
+	const moves = await db('lot_moves')
 		.where({ kitchen_id: kitchenId, lot_id: lotId, kind: 'drawn' })
 		.groupBy('batch_id')
 		.havingRaw('SUM(amount) <> 0')
 		.select('batch_id')
-		.sum('amount as moved')) as Row[];
+		.sum('amount as moved');
 	const drawn = new Map(moves.map((row) => [String(row.batch_id), settled(-Number(row.moved))]));
 	const batches = await tracedBatches(db, kitchenId, [...drawn.keys()], drawn);
 	const mixed = await batchesByMix(db, kitchenId, lotId);
@@ -38,9 +38,9 @@ export async function traceLot(db: Database, kitchenId: string, lotId: string): 
 
 /** Ids of batches made since a lot came with a mix that holds its ingredient, however deep. */
 async function batchesByMix(db: Database, kitchenId: string, lotId: string): Promise<string[]> {
-	const lot = (await db('lots')
+	const lot = await db('lots')
 		.where({ kitchen_id: kitchenId, id: lotId })
-		.first('ingredient_id', 'received_on')) as Row | undefined;
+		.first('ingredient_id', 'received_on');
 	if (!lot || lot.ingredient_id === null) return [];
 	const holding = new Set<string>();
 	let next = [String(lot.ingredient_id)];
@@ -74,7 +74,7 @@ export async function tracedBatches(
 	drawn: ReadonlyMap<string, number>
 ): Promise<TracedBatch[]> {
 	if (ids.length === 0) return [];
-	const [rows, sold] = (await Promise.all([
+	const [rows, sold] = await Promise.all([
 		db('batches as b')
 			.join('products as p', 'p.id', 'b.product_id')
 			.join('formulas as f', 'f.id', 'p.formula_id')
@@ -96,7 +96,7 @@ export async function tracedBatches(
 			.orderBy(['s.sold_on', 's.channel'])
 			.select('s.batch_id', 's.sold_on', 's.channel', db.raw(`${WAY_SQL} AS way`))
 			.sum('s.packs as packs')
-	])) as [Row[], Row[]];
+	]);
 	const salesBy = groupBy(sold, (row) => String(row.batch_id));
 	return rows.map((row) => ({
 		id: String(row.id),

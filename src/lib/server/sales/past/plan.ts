@@ -4,7 +4,7 @@ import { Decimal } from 'decimal.js';
 import type { Database } from '../../db/connection.ts';
 import { listProducts } from '../../products.ts';
 import type { Product } from '../../../formula/product.ts';
-import { toMoney, type Row } from '../../rows.ts';
+import { toMoney  } from '../../rows.ts';
 import type { ReadRow } from './read.ts';
 import type { PastSale } from '../../../sales/past.ts';
 
@@ -59,7 +59,7 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 			.where('kitchen_id', kitchenId)
 			.where('packs_left', '>', 0)
 			.orderBy(['made_on', 'id'])
-			.select('id', 'code', 'product_id', 'made_on', 'packs_left') as Promise<Row[]>,
+			.select('id', 'code', 'product_id', 'made_on', 'packs_left'),
 		db('sales')
 			.where('kitchen_id', kitchenId)
 			.whereIn(
@@ -76,7 +76,7 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 			.where('s.packs', '>', 0)
 			.groupBy('s.sold_on', 's.channel', 's.price', 's.checkout_id', 's.item', 'f.name')
 			.select('s.sold_on', 's.channel', 's.price', db.raw('COALESCE(s.item, f.name) AS item'))
-			.sum('s.packs as packs') as Promise<Row[]>
+			.sum('s.packs as packs')
 	]);
 	const known: Known = {
 		products: new Map(products.map((product) => [product.name.toLowerCase(), product])),

@@ -1,4 +1,4 @@
-import { printQuery, type PrintQuery } from '$lib/server/edge/label.ts';
+import { printQuery  } from '$lib/server/edge/label.ts';
 import { toSvg } from '$core/drawing/svg.ts';
 import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import { download } from '$lib/server/edge/download.ts';
@@ -14,7 +14,7 @@ export const GET: RequestHandler = ({ locals: { db, kitchen: home }, params, url
 	download(async () => {
 		const { error, value } = printQuery.validate(Object.fromEntries(url.searchParams));
 		if (error) refuse('', `the printing cannot be read: ${error.message}`);
-		const asked = value as PrintQuery;
+		const asked = value;
 		const { revision, drawing, name } = await labelToPrint(db, underRules(home, url), params.id, asked);
 		if (asked.as === 'svg')
 			return { name: `${name}.svg`, type: 'image/svg+xml', body: toSvg(drawing, embeddedFaces()) };
