@@ -16,7 +16,7 @@ export function schemaProblem(item: ValidationErrorItem): Problem {
 
 function plain(item: ValidationErrorItem): string {
 	const context = item.context ?? {};
-	const key = context.key === undefined ? 'the file' : `"${String(context.key)}"`;
+	const key = context.key === undefined ? 'the file' : `"${context.key}"`;
 	const what = typeof item.path.at(-1) === 'number' ? `entry ${Number(item.path.at(-1)) + 1}` : key;
 	switch (item.type) {
 		case 'any.required':

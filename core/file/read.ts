@@ -1,3 +1,4 @@
+import type Joi from 'joi';
 import { uptakeOf_g } from '../formula/surface.ts';
 import { doughMass_g, USES, type Line, type Recipe } from '../formula/types.ts';
 import { sumOf } from '../measure/round.ts';
@@ -26,14 +27,17 @@ export function readRecipe(text: string): Outcome<Recipe> {
 
 /** As `readRecipe`, of a document already parsed. */
 export function checkRecipe(given: unknown): Outcome<Recipe> {
-	const { error, value } = recipeSchema.validate(given);
+	const { error, value } = recipeSchema.validate(given) as {
+		error?: Joi.ValidationError;
+		value?: FileDocument;
+	};
 	const problems = [
 		...(error?.details.map(schemaProblem) ?? []),
 		...identityProblems(given),
 		...lineProblems(given),
 		...pieceProblems(given)
 	];
-	if (problems.length === 0) return { ok: true, value: recipeOfDocument(value as FileDocument) };
+	if (value && problems.length === 0) return { ok: true, value: recipeOfDocument(value) };
 	return { ok: false, problems: [...problems, ...massProblems(given)] };
 }
 

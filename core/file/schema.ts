@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { FileDocument } from './document.ts';
 import { readTag } from '../allergens/tags.ts';
 import { KINDS } from '../composition/kinds.ts';
 import { COMPOSITION_KEYS, mostPer100g } from '../composition/nutrients.ts';
@@ -62,7 +63,7 @@ const line = Joi.object({
 });
 
 /** The shape of a Square Batch file, version 1; what crosses from one place to another is in `read.ts`. */
-export const recipeSchema = Joi.object({
+export const recipeSchema = Joi.object<FileDocument>({
 	squareBatch: Joi.valid(1).required(),
 	rules: Joi.valid('us', 'eu').required(),
 	currency: Joi.string()

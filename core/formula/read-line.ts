@@ -194,7 +194,7 @@ function volumesConflict(ways: readonly Quantity[][], set: MeasureSet): boolean 
 			const each = millilitresOf(unit.name, set);
 			return each === null ? null : each * amount.value;
 		});
-		return ml.every((each) => each !== null) ? ml.reduce((sum, each) => sum + (each ?? 0), 0) : [];
+		return ml.every((each) => each !== null) ? ml.reduce((sum, each) => sum + each, 0) : [];
 	});
 	const last = volumes.at(-1);
 	return last !== undefined && volumes.some((each) => apart(each, last));

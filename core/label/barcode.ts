@@ -21,7 +21,7 @@ export function gtinProblem(digits: string): string | null {
 }
 
 function checkDigit(body: string): number {
-	const sum = [...body]
+	const sum = Array.from(body)
 		.toReversed()
 		.reduce((total, digit, index) => total + Number(digit) * (index % 2 === 0 ? 3 : 1), 0);
 	return (10 - (sum % 10)) % 10;

@@ -43,7 +43,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const inner_pt = width_pt - 2 * MARGIN_PT;
 	const panel = panelDrawing(content, inner_pt);
 	const beside = panel !== null && inner_pt - panel.width_pt - GAP_PT >= LEAST_COLUMN_PT;
-	const right_pt = beside && panel ? width_pt - MARGIN_PT - panel.width_pt - GAP_PT : width_pt - MARGIN_PT;
+	const right_pt = beside ? width_pt - MARGIN_PT - panel.width_pt - GAP_PT : width_pt - MARGIN_PT;
 	const pen = new Pen(MARGIN_PT, right_pt, MARGIN_PT);
 	const problems: string[] = [];
 

@@ -68,7 +68,7 @@ export function massFlow(input: MassInput): { flow: MassFlow | null; problems: P
 	if (pieces === 0 && dough !== null && dough > 0)
 		problem(
 			sampled ? 'batch.ballWeights_g' : 'piece.ballWeight_g',
-			`one ball of ${g(givenBall ?? 0)} is more than the whole dough, ${g(dough ?? 0)}`
+			`one ball of ${g(givenBall ?? 0)} is more than the whole dough, ${g(dough)}`
 		);
 	const ball = givenBall === undefined && pieces && dough !== null ? dough / pieces : (givenBall ?? null);
 

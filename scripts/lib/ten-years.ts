@@ -116,7 +116,7 @@ export async function fillTenYears(
 				...of,
 				batch_id: batchId,
 				sold_on: addDays(madeOn, 1 + (sale % 3)),
-				channel: SALES_CHANNELS[(index + sale) % SALES_CHANNELS.length],
+				channel: SALES_CHANNELS[(index + sale) % SALES_CHANNELS.length] ?? '',
 				packs: 1,
 				price: template.price ?? '6.50',
 				kind: 'sale',

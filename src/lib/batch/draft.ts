@@ -89,19 +89,16 @@ export function readBatchDraft(
 	isClosed = false
 ): BatchReading {
 	const errors: Record<string, string> = {};
-	let sound = true;
 	function take<T>(path: string, text: string, read: (text: string) => Read<T>, optional: boolean): T | null {
 		if (text.trim() === '') {
 			if (!optional) {
 				errors[path] = 'empty: weigh it, or type 0 if there was none';
-				sound = false;
 			}
 			return null;
 		}
 		const result = read(text);
 		if (result.ok) return result.value;
 		errors[path] = result.message;
-		sound = false;
 		return null;
 	}
 	const lines_g: (number | null)[] = [];
@@ -116,7 +113,6 @@ export function readBatchDraft(
 		const uptake_g = typed_g ?? (grams === null ? line.plannedUptake_g : null);
 		if (typed_g !== null && typed_g > used_g) {
 			errors[`lines[${index}].uptake`] = `more than the ${shown(used_g)} used up`;
-			sound = false;
 		}
 		return { ingredient, use, stage, used_g, uptake_g };
 	});
@@ -133,7 +129,13 @@ export function readBatchDraft(
 	};
 	const finishedWeights_g = take('finishedWeights', draft.finishedWeights, readGramsList, true) ?? [];
 	const apart = { leftover_g, ...counts, lines_g, errors };
-	if (!sound || !ballWeight_g || rejects === null || ballCount === 0 || doughWeight_g === 0)
+	if (
+		Object.keys(errors).length > 0 ||
+		!ballWeight_g ||
+		rejects === null ||
+		ballCount === 0 ||
+		doughWeight_g === 0
+	)
 		return { recipe: null, ...apart };
 	const servingPieces = draft.servingPieces ? Number(draft.servingPieces) : null;
 	const planned = { ...batch.recipe, product: { ...batch.recipe.product, ballWeight_g, servingPieces } };

@@ -3,7 +3,7 @@ import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
-import { newId, toNumber, utcNow  } from './rows.ts';
+import { newId, toNumber, utcNow } from './rows.ts';
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {

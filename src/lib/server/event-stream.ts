@@ -14,7 +14,7 @@ export function eventStream(
 	let stop: () => void = () => undefined;
 	const body = new ReadableStream<Uint8Array>({
 		async start(controller) {
-			let over = false;
+			let over = false as boolean;
 			const write = (text: string) => {
 				if (!over) controller.enqueue(encoder.encode(text));
 			};

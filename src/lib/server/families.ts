@@ -1,7 +1,7 @@
 import { FAMILIES, type Family, type Windows } from '$core/formula/families.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, refuse } from './errors.ts';
-import { newId, utcNow  } from './rows.ts';
+import { newId, utcNow } from './rows.ts';
 
 /** The kitchen's own families by name. */
 export async function ownFamilies(db: Database, kitchenId: string): Promise<Family[]> {

@@ -1,10 +1,12 @@
+import type { RulesName } from '$core/formula/types.ts';
+import type { MeasureSet } from '$core/measure/units.ts';
 import type { Kitchen } from '../kitchen/types.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import type { Changes } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { NotFound, Stale } from './errors.ts';
-import { newId, utcNow  } from './rows.ts';
+import { newId, utcNow, type Row } from './rows.ts';
 
 const COLUMNS = {
 	id: 'id',
@@ -19,6 +21,21 @@ const COLUMNS = {
 	version: 'version'
 };
 
+function kitchenFromRow(row: Row): Kitchen {
+	return {
+		id: String(row.id),
+		name: String(row.name),
+		town: String(row.town),
+		address: String(row.address),
+		timeZone: String(row.timeZone),
+		currency: String(row.currency),
+		rules: row.rules as RulesName,
+		scaleDivision_g: Number(row.scaleDivision_g),
+		measureSet: row.measureSet as MeasureSet,
+		version: Number(row.version)
+	};
+}
+
 /** The kitchen this installation serves: the one opened last, or the first that was made. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
 	return (await theKitchenNow(db)).kitchen;
@@ -28,15 +45,17 @@ export async function theKitchen(db: Database): Promise<Kitchen> {
 export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; changes: Changes }> {
 	const changes = db('changes')
 		.where('kitchen_id', db.ref('kitchens.id'))
-		.select(db.raw('CAST(JSON_OBJECTAGG(of_table, number) AS CHAR)'));
-	const row = (await db('kitchens')
+		.select(db.raw('CAST(JSON_OBJECTAGG(of_table, number) AS CHAR)'))
+		.as('changes');
+	const [row] = await db('kitchens')
 		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
-		.first({ ...COLUMNS, changes })) as (Kitchen & { changes: Changes | null }) | undefined;
+		.limit(1)
+		.select(COLUMNS)
+		.select<Row[]>(changes);
 	if (!row) throw new NotFound('there is no kitchen yet');
-	const { changes: counted, ...kitchen } = row;
 	return {
-		kitchen: { ...kitchen, scaleDivision_g: Number(row.scaleDivision_g), version: Number(row.version) },
-		changes: counted ?? '{}'
+		kitchen: kitchenFromRow(row),
+		changes: row.changes === null ? '{}' : String(row.changes)
 	};
 }
 
@@ -98,9 +117,9 @@ export async function openKitchen(db: Database, id: string): Promise<void> {
 
 /** A kitchen. Throws `NotFound`. */
 export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
-	const row = (await db('kitchens').where('id', id).first(COLUMNS)) as Kitchen | undefined;
+	const row = await db('kitchens').where('id', id).first<Row | undefined>(COLUMNS);
 	if (!row) throw new NotFound('this kitchen is not here');
-	return { ...row, scaleDivision_g: Number(row.scaleDivision_g), version: Number(row.version) };
+	return kitchenFromRow(row);
 }
 
 /**

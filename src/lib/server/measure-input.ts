@@ -12,7 +12,7 @@ const STEP_G = 0.001;
  * them; or as typed. Refuses fewer than three weighings and a range that does not hold its middle.
  */
 export function measureInput(form: MeasureForm): StoredMeasure {
-	const readings = form.readings.filter((grams): grams is number => grams !== null);
+	const { readings } = form;
 	if (readings.length > 0) {
 		if (readings.length < LEAST_READINGS)
 			refuse('readings', `weigh it ${LEAST_READINGS} times: one scoop is not like the next`);

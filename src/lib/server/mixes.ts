@@ -1,7 +1,7 @@
 import { mixCycle, type MixLine } from '$core/formula/mix.ts';
 import type { Database } from './db/connection.ts';
 import { refuse } from './errors.ts';
-import { groupBy, newId  } from './rows.ts';
+import { groupBy, newId } from './rows.ts';
 
 /** Lines of every mix of the kitchen, in order, by the mix's id. */
 export async function mixLines(db: Database, kitchenId: string): Promise<Map<string, MixLine[]>> {
@@ -26,11 +26,11 @@ export async function setMixLines(
 	const known = await mixLines(db, kitchenId);
 	const cycle = mixCycle(mixId, lines, (id) => known.get(id)?.map((line) => line.ingredient) ?? []);
 	if (cycle) {
-		const rows = (await db('ingredients')
+		const rows = await db('ingredients')
 			.where('kitchen_id', kitchenId)
 			.whereIn('id', cycle)
-			.select('id', 'name')) as { id: string; name: string }[];
-		const names = new Map(rows.map((row) => [row.id, row.name]));
+			.select('id', 'name');
+		const names = new Map(rows.map((row) => [String(row.id), String(row.name)]));
 		const path = cycle.map((id) => names.get(id) ?? 'this mix').join(' → ');
 		refuse('mix', `a mix cannot hold itself: ${path}`);
 	}

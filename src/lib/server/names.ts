@@ -1,6 +1,6 @@
 import { rememberedName } from '$core/composition/match.ts';
 import type { Database } from './db/connection.ts';
-import { newId, utcNow  } from './rows.ts';
+import { newId, utcNow } from './rows.ts';
 
 /** What names in lines mean in this kitchen, by the name as the matcher keys it. */
 export async function rememberedNames(db: Database, kitchenId: string): Promise<Map<string, string>> {

@@ -3,7 +3,7 @@ import type { LocalProfile } from '$core/profile/profile.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { isDuplicate, Stale } from './errors.ts';
-import { newId, utcNow  } from './rows.ts';
+import { newId, utcNow } from './rows.ts';
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {

@@ -15,8 +15,9 @@ export function toNumber(value: unknown): number | null {
 	return value === null || value === undefined ? null : Number(value);
 }
 
-/** A reference that may be empty. */
-export const idOrNull = (value: unknown): string | null => (value === null ? null : String(value));
+/** A text that may be empty; a reference too. */
+export const textOrNull = (value: Cell | undefined): string | null =>
+	value === null || value === undefined ? null : String(value);
 
 /** Money as the database gives it, without the zeros past the cents: `6.5000` → `6.50`. */
 export function toMoney(value: unknown): string {
@@ -28,8 +29,11 @@ export function toList<T>(value: unknown): T[] {
 	return typeof value === 'string' ? (JSON.parse(value) as T[]) : [];
 }
 
+/** What a column holds as the driver gives it: decimals and days as text, nothing that passed through a float. */
+export type Cell = string | number | boolean | null;
+
 /** A row as the driver gives it. */
-export type Row = Record<string, unknown>;
+export type Row = Record<string, Cell>;
 
 /** Items by what `key` gives for each, groups and items in the order they come. */
 export function groupBy<T, K>(items: readonly T[], key: (item: T) => K): Map<K, T[]> {

@@ -130,6 +130,13 @@ function rowsOf(text: string): FileRow[] {
 	return rows.map(({ line, cells, problem }) => ({ line, row: cells, problem }));
 }
 
+/** A value of a JSON row as the same cell of a CSV: nothing is lost, what cannot be a cell is refused as one. */
+function cellText(value: unknown): string {
+	if (value === null || value === undefined) return '';
+	if (Array.isArray(value)) return value.join();
+	return typeof value === 'string' ? value : JSON.stringify(value);
+}
+
 function jsonRows(text: string): FileRow[] {
 	const refuse = (message: string): never => {
 		throw new Refused([{ path: '', message }]);
@@ -147,10 +154,7 @@ function jsonRows(text: string): FileRow[] {
 		line: index + 1,
 		problem: '',
 		row: Object.fromEntries(
-			Object.entries((entry ?? {}) as Record<string, unknown>).map(([key, value]) => [
-				key,
-				String(value ?? '')
-			])
+			Object.entries((entry ?? {}) as Record<string, unknown>).map(([key, value]) => [key, cellText(value)])
 		)
 	}));
 }

@@ -83,7 +83,10 @@ export async function* tableCsv(
 ): AsyncGenerator<{ text: string; last: boolean }> {
 	let after = '';
 	for (;;) {
-		const rows = await LISTS[list](db, kitchenId).where('t.id', '>', after).orderBy('t.id').limit(AT_ONCE);
+		const rows = (await LISTS[list](db, kitchenId)
+			.where('t.id', '>', after)
+			.orderBy('t.id')
+			.limit(AT_ONCE)) as Record<string, unknown>[];
 		const last = rows.length < AT_ONCE;
 		const text = rows.length === 0 ? '' : Papa.unparse(rows, { ...OPTIONS, header: after === '' });
 		yield { text: after === '' || text === '' ? text : `\r\n${text}`, last };

@@ -77,7 +77,7 @@ const inOrder = (tables: readonly KitchenTable[]) =>
 
 /** Refuses a row with a column that is not known, or of another kitchen. */
 function refuseStrange(table: KitchenTable, row: Row, kitchenId: string): void {
-	if (typeof row !== 'object' || row === null || row[kitchenColumn(table.name)] !== kitchenId)
+	if (row[kitchenColumn(table.name)] !== kitchenId)
 		refuse('', `${table.name} holds a row that is not of this kitchen`);
 	const strange = Object.keys(row).find((column) => !table.columns.includes(column));
 	if (strange) refuse('', `${table.name} has a column that is not known here: ${strange}`);

@@ -1,3 +1,4 @@
+import type { Row } from '../rows.ts';
 import { migrateTo, migrate } from '../db/migrate.ts';
 import { openDatabase, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
@@ -14,7 +15,8 @@ const SUFFIX = '_restore';
  * one, which every later migration is run on, as it was on the kitchens that stayed.
  */
 export async function lifted(database: Database, archive: Archive): Promise<Archive> {
-	const beside = `${String(database.client.database())}${SUFFIX}`;
+	const connection = connectionOf(database);
+	const beside = `${connection.database}${SUFFIX}`;
 	try {
 		await database.raw('DROP DATABASE IF EXISTS ??', [beside]);
 		await database.raw('CREATE DATABASE ?? CHARACTER SET utf8mb4', [beside]);
@@ -24,7 +26,7 @@ export async function lifted(database: Database, archive: Archive): Promise<Arch
 			`this archive is of an older Square Batch, and bringing it up to date needs the right to make the database ${beside}`
 		);
 	}
-	const scratch = openDatabase(urlOf(database, beside));
+	const scratch = openDatabase(urlOf(connection, beside));
 	try {
 		await migrateTo(scratch, archive.manifest.migration);
 		await scratch.transaction(async (db) => {
@@ -47,11 +49,22 @@ async function collected(scratch: Database, { manifest }: Archive): Promise<Arch
 		const { file, text } = next.value;
 		texts.set(file, [...(texts.get(file) ?? []), text]);
 	}
-	const read = (table: string) => JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join(''));
+	const read = (table: string): Row[] =>
+		JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Row[];
 	return { manifest: next.value, rowsOf: read };
 }
 
-function urlOf(database: Database, name: string): string {
-	const { host, port, user, password } = database.client.config.connection as Record<string, string>;
-	return `mysql://${encodeURIComponent(user ?? '')}:${encodeURIComponent(password ?? '')}@${host}:${port}/${name}`;
+/** How a database is reached, as `openDatabase` was told. */
+interface Connection {
+	host: string;
+	port: number;
+	user: string;
+	password: string;
+	database: string;
 }
+
+const connectionOf = (database: Database): Connection =>
+	(database.client as { config: { connection: Connection } }).config.connection;
+
+const urlOf = ({ host, port, user, password }: Connection, name: string): string =>
+	`mysql://${encodeURIComponent(user)}:${encodeURIComponent(password)}@${host}:${port}/${name}`;

@@ -27,10 +27,18 @@ export async function readArchive(bytes: Uint8Array): Promise<Archive> {
 		const list = parsed(file, tableFile(table.name));
 		if (!Array.isArray(list) || list.length !== table.rows)
 			return refuse('', `${tableFile(table.name)} does not hold the ${table.rows} rows it should`);
+		if (!list.every(isRow)) return refuse('', `${tableFile(table.name)} holds what is no row`);
 		rows.set(table.name, list);
 	}
 	return { manifest, rowsOf: (table) => rows.get(table) ?? [] };
 }
+
+/** Whether something is a row as it was written: columns of plain values. */
+const isRow = (value: unknown): value is Row =>
+	typeof value === 'object' &&
+	value !== null &&
+	!Array.isArray(value) &&
+	Object.values(value).every((cell) => cell === null || typeof cell !== 'object');
 
 function manifestIn(files: Unzipped): Manifest {
 	const file = files[MANIFEST];

@@ -1,3 +1,4 @@
+import { type Row } from '../rows.ts';
 import { migrationsUpTo } from '../db/migrate.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
@@ -55,7 +56,7 @@ async function followReferences(db: Database, kitchenId: string): Promise<void> 
 				.where((given) => {
 					for (const [from] of columns) given.whereNotNull(`f.${from}`);
 				})
-				.first('f.id');
+				.first<Row | undefined>('f.id');
 			if (lost)
 				refuse('', `the archive is not whole: a row of ${table.name} names one of ${to} that is missing`);
 		}

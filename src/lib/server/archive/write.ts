@@ -1,3 +1,4 @@
+import type { Row } from '../rows.ts';
 import { Zip, ZipDeflate } from 'fflate';
 import { writeRecipe } from '$core/file/write.ts';
 import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
@@ -158,7 +159,7 @@ async function putLabels(db: Database, kitchen: Kitchen, write: () => Put): Prom
 		.join('labels as l', 'l.id', 'r.label_id')
 		.where('r.kitchen_id', kitchen.id)
 		.orderBy(['l.product_id', 'l.rules', 'r.number'])
-		.select('l.product_id', 'l.rules', 'r.number');
+		.select<Row[]>('l.product_id', 'l.rules', 'r.number');
 	for (const row of rows) {
 		const rules = row.rules as RulesName;
 		const revision = await getRevision(db, { ...kitchen, rules }, String(row.product_id), Number(row.number));

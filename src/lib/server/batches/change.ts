@@ -8,7 +8,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { drawsOf, settleDraws } from '../lots/draw.ts';
-import { utcNow  } from '../rows.ts';
+import { utcNow } from '../rows.ts';
 import { newestRevisionId } from './label.ts';
 import { assemble, batchContexts, type BatchContext, type ReadBatch } from './read.ts';
 import { keptStanding } from './standing.ts';

@@ -2,7 +2,7 @@ import { measuredPart } from '$core/bench/batch.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy  } from '../rows.ts';
+import { groupBy } from '../rows.ts';
 import type { Batch, BatchClosing, BatchLine } from '../../batch/types.ts';
 import { closingFromRow } from './rows.ts';
 

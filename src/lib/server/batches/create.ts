@@ -9,7 +9,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { getProduct } from '../products.ts';
 import { rewriteFromFold } from './change.ts';
 import { setEquipment, usualEquipment } from './equipment.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 import { compositionsInForce } from '../shelf.ts';
 
 /**
@@ -33,8 +33,7 @@ export async function createBatch(
 	await inTransaction(db, async (transaction) => {
 		// Two devices planning at the same moment take turns, or both would draw the same number.
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
-		const sentBefore = (await transaction('batches').where({ kitchen_id: kitchen.id, id }).first('id')) as
-			Row | undefined;
+		const sentBefore = await transaction('batches').where({ kitchen_id: kitchen.id, id }).first('id');
 		if (sentBefore) return;
 		const now = utcNow();
 		await transaction('batches').insert({

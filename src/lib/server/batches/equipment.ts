@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { refuse } from '../errors.ts';
-import { groupBy, newId  } from '../rows.ts';
+import { groupBy, newId, type Row } from '../rows.ts';
 
 /** Ids of the equipment each of these batches touched, by batch id. */
 export function equipmentOf(
@@ -69,7 +69,7 @@ export async function usualEquipment(db: Database, kitchenId: string, productId:
 			{ column: 'b.made_on', order: 'desc' },
 			{ column: 'b.id', order: 'desc' }
 		])
-		.select('b.id as batch_id', 'e.equipment_id');
+		.select<Row[]>('b.id as batch_id', 'e.equipment_id');
 	const [first] = newest;
 	if (first)
 		return newest.filter((row) => row.batch_id === first.batch_id).map((row) => String(row.equipment_id));

@@ -1,3 +1,4 @@
+import type { Row } from '../rows.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 
@@ -11,6 +12,6 @@ export async function newestRevisionId(
 		.join('labels as l', 'l.id', 'r.label_id')
 		.where({ 'r.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('r.number', 'desc')
-		.first('r.id');
+		.first<Row | undefined>('r.id');
 	return row ? String(row.id) : null;
 }

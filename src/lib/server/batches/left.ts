@@ -1,5 +1,6 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
+import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
 
 /** The batches with packs left, newest first; nothing of them is derived. */
@@ -7,7 +8,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 	const rows = await batchRows(db, kitchenId)
 		.join('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.packs_left', '>', 0)
-		.select(
+		.select<Row[]>(
 			db.raw(
 				`COALESCE(
 					JSON_VALUE(s.standing, '$.bestBefore'),
@@ -26,7 +27,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 			madeOn,
 			packsLeft,
 			productId,
-			bestBefore: row.best_before === null ? null : String(row.best_before).slice(0, 10),
+			bestBefore: textOrNull(row.best_before)?.slice(0, 10) ?? null,
 			price: productPrice ?? price
 		};
 	});

@@ -15,7 +15,7 @@ import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { drawsOf, lotKey, lotsKeptSince, type BatchDraws } from '../lots/draw.ts';
-import { groupBy  } from '../rows.ts';
+import { groupBy } from '../rows.ts';
 import { shelfReader } from '../shelf.ts';
 import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';

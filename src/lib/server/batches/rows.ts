@@ -6,7 +6,7 @@ import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { BatchClosing, BatchInput, BatchRecord, NamedBatch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
-import { idOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
+import { textOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
 
 export const NEWEST_FIRST = [
 	{ column: 'b.made_on', order: 'desc' as const },
@@ -78,10 +78,10 @@ export function batchFromRow(row: Row): BatchRow {
 	const servingPieces = toNumber(row.serving_pieces);
 	return {
 		...named,
-		labelRevisionId: idOrNull(row.label_revision_id),
+		labelRevisionId: textOrNull(row.label_revision_id),
 		labelNumber: toNumber(row.label_number),
 		labelFormulaNumber: toNumber(row.label_formula_number),
-		beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
+		beganAt: textOrNull(row.began_at)?.slice(0, 5) ?? null,
 		version: Number(row.version),
 		mixGap: row.mix_gap as MixGap,
 		servingPieces,
@@ -89,7 +89,7 @@ export function batchFromRow(row: Row): BatchRow {
 		note: String(row.note),
 		packsSold: Number(row.packs_sold),
 		packsGiven: Number(row.packs_given),
-		closedAt: row.closed_at === null ? null : String(row.closed_at),
+		closedAt: textOrNull(row.closed_at),
 		steps: toList<Step>(row.steps),
 		productPrice: moneyOrNull(row.product_price),
 		product: {

@@ -5,7 +5,7 @@ import type { Batch } from '../../batch/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { changeBatch } from '../batches/change.ts';
 import type { Database } from '../db/connection.ts';
-import { groupBy, utcNow  } from '../rows.ts';
+import { groupBy, utcNow, type Row } from '../rows.ts';
 
 /** What became of an entry that was sent: kept, now or before, or why it was not. */
 export type Answer = { id: string; kept: true } | { id: string; kept: false; message: string };
@@ -69,7 +69,7 @@ async function linesOf(
 				.onIn('l.id', [...named, '']);
 		})
 		.where({ 'b.kitchen_id': kitchenId, 'b.batch_id': batchId })
-		.select('b.id', 'l.id as lot_id');
+		.select<Row[]>('b.id', 'l.id as lot_id');
 	return new Map(
 		[...groupBy(rows, (row) => String(row.id))].map(([id, of]) => [
 			id,

@@ -1,7 +1,7 @@
 import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, idOrNull, toNumber, utcNow, type Row } from '../rows.ts';
+import { groupBy, textOrNull, toNumber, utcNow, type Row } from '../rows.ts';
 
 const stored = (at: string) => at.replace('T', ' ').replace('Z', '');
 const sent = (at: unknown) => `${String(at).replace(' ', 'T')}Z`;
@@ -13,11 +13,11 @@ function weighingFromRow(row: Row): WeighingEntry {
 		number: Number(row.number),
 		at: sent(row.taken_at),
 		what: row.what as WeighingEntry['what'],
-		lineId: idOrNull(row.line_id),
+		lineId: textOrNull(row.line_id),
 		grams: toNumber(row.grams),
-		corrects: idOrNull(row.corrects_id),
+		corrects: textOrNull(row.corrects_id),
 		by: row.taken_by as WeighingEntry['by'],
-		lotId: idOrNull(row.lot_id)
+		lotId: textOrNull(row.lot_id)
 	};
 }
 
@@ -31,7 +31,7 @@ function eventFromRow(row: Row): EventEntry {
 			...(JSON.parse(String(row.data)) as object),
 			name: String(row.name)
 		} as EventEntry['happening'],
-		voids: idOrNull(row.voids_id)
+		voids: textOrNull(row.voids_id)
 	};
 }
 

@@ -1,10 +1,11 @@
+import { NotFound } from '../errors.ts';
 import type { StationFacts } from '../../batch/bench/station.ts';
 import { processOf, type Choices, type Step } from '$core/formula/process.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { toList, toNumber  } from '../rows.ts';
+import { toList, toNumber, type Row } from '../rows.ts';
 
 /** The steps and cautions of a batch, and its label: the one it was packed under, or the newest approved. */
 export async function stationFacts(
@@ -16,7 +17,7 @@ export async function stationFacts(
 		db('batches as b')
 			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batch.id })
-			.first('v.family', 'v.choices', 'v.steps'),
+			.first<Row | undefined>('v.family', 'v.choices', 'v.steps'),
 		db('batches as b')
 			.join('labels as l', (on) =>
 				on.on('l.product_id', 'b.product_id').andOnVal('l.rules', '=', kitchen.rules)
@@ -25,9 +26,10 @@ export async function stationFacts(
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batch.id })
 			// The one it was packed under comes first, whatever was approved since.
 			.orderByRaw('r.id <=> b.label_revision_id DESC, r.number DESC')
-			.first('r.number', 'r.declared_g', 'r.content'),
+			.first<Row | undefined>('r.number', 'r.declared_g', 'r.content'),
 		allFamilies(db, kitchen.id)
 	]);
+	if (!version) throw new NotFound('this batch is not here');
 	const choices = JSON.parse(String(version.choices)) as Choices;
 	const family = families.find((each) => each.id === version.family) ?? null;
 	return {

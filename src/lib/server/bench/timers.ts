@@ -2,7 +2,7 @@ import type { BatchStanding } from '../../batch/summary.ts';
 import type { Step } from '$core/formula/process.ts';
 import type { RunningStep } from '../../batch/bench/running-step.ts';
 import type { Database } from '../db/connection.ts';
-import { toList  } from '../rows.ts';
+import { toList, type Row } from '../rows.ts';
 
 /** A step nobody ended is let go of after this. */
 const FORGOTTEN_AFTER_DAYS = 3;
@@ -18,7 +18,7 @@ export async function runningSteps(db: Database, kitchenId: string): Promise<Run
 		.whereNull('b.closed_at')
 		.where('b.updated_at', '>', since.replace('T', ' ').replace('Z', ''))
 		.whereRaw("JSON_LENGTH(s.standing, '$.running') > 0")
-		.select('b.id', 'b.code', 'f.name', 'v.steps', 's.standing');
+		.select<Row[]>('b.id', 'b.code', 'f.name', 'v.steps', 's.standing');
 	return rows
 		.flatMap((row) =>
 			(JSON.parse(String(row.standing)) as BatchStanding).running.flatMap(

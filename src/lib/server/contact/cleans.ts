@@ -2,7 +2,7 @@ import type { RecordedClean } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
-import { newId, utcNow  } from '../rows.ts';
+import { newId, utcNow, type Row } from '../rows.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
 export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
@@ -21,7 +21,7 @@ async function readCleansOn(
 		.where('c.kitchen_id', kitchenId)
 		.whereIn('c.cleaned_on', [...days])
 		.orderBy(['c.cleaned_on', 'c.cleaned_at', 'c.id'])
-		.select('c.*', 'v.reason as voided');
+		.select<Row[]>('c.*', 'v.reason as voided');
 	return rows.map((row) => ({
 		id: String(row.id),
 		equipment: String(row.equipment_id),

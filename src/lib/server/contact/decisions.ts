@@ -1,7 +1,7 @@
 import type { KeptDecision } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, newId, utcNow  } from '../rows.ts';
+import { groupBy, newId, utcNow } from '../rows.ts';
 
 /** Decisions by product, oldest first. */
 export async function decisionsByProduct(

@@ -2,7 +2,7 @@ import type { DayMaking } from '../../batch/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy  } from '../rows.ts';
+import { groupBy, type Row } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
 
 /** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
@@ -18,7 +18,7 @@ export async function makingsOn(
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.made_on', [...days])
 		.orderBy(['b.made_on', 'b.began_at', 'b.id'])
-		.select(
+		.select<Row[]>(
 			'b.id',
 			'b.code',
 			'b.product_id',

@@ -10,7 +10,7 @@ import { Money } from '$core/cost/money.ts';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { groupBy  } from '../rows.ts';
+import { groupBy, type Row } from '../rows.ts';
 import { feeOn, listFees } from './fees.ts';
 import { wholeCosts } from './whole.ts';
 
@@ -19,7 +19,7 @@ async function daysOfBatches(query: Knex.QueryBuilder, db: Database): Promise<Da
 	const rows = await query
 		.groupBy('s.sold_on', 's.channel', 's.batch_id')
 		.orderBy([{ column: 's.sold_on', order: 'desc' }, { column: 's.channel' }])
-		.select(
+		.select<Row[]>(
 			's.sold_on',
 			's.channel',
 			's.batch_id',
@@ -119,7 +119,7 @@ export async function profitByBatch(
 			{ column: 'b.made_on', order: 'desc' },
 			{ column: 'b.id', order: 'desc' }
 		])
-		.select('b.id', 'b.code', 'b.made_on', 'b.packs_made', 'b.packs_left', 'b.pack_pieces', 'f.name');
+		.select<Row[]>('b.id', 'b.code', 'b.made_on', 'b.packs_made', 'b.packs_left', 'b.pack_pieces', 'f.name');
 	const profits = await profitOfBatches(
 		db,
 		kitchen,

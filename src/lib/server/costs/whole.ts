@@ -4,7 +4,7 @@ import { readBatches } from '../batches/read.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { toList  } from '../rows.ts';
+import { toList, type Row, textOrNull } from '../rows.ts';
 import { listRates, ratesOn } from './rates.ts';
 import { workingOf } from './working.ts';
 
@@ -19,8 +19,6 @@ export function costedOf(batch: Batch): Costed | null {
 		}
 	);
 }
-
-const textOrNull = (value: unknown) => (value === null ? null : String(value));
 
 /**
  * What batches cost altogether, by batch id; null where nothing can be said. Of a closed one its closing
@@ -38,7 +36,7 @@ export async function wholeCosts(
 			.where('b.kitchen_id', kitchen.id)
 			.whereIn('b.id', [...batchIds])
 			.orderBy('c.number')
-			.select(
+			.select<Row[]>(
 				'b.id',
 				'b.made_on',
 				'b.packs_made',

@@ -32,7 +32,7 @@ async function readWorkingOf(
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.id', [...batchIds])
 		.groupBy('b.id', 'b.heat_min', 'b.hands_min')
-		.select('b.id', 'b.heat_min', 'b.hands_min')
+		.select<Row[]>('b.id', 'b.heat_min', 'b.hands_min')
 		.sum('q.power_kw as power_kw');
 	return new Map(
 		rows.map((row) => [
@@ -57,7 +57,7 @@ export async function benchMinutesOf(
 		db('batches as b')
 			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
 			.where({ 'b.kitchen_id': kitchenId, 'b.id': batchId })
-			.first('v.steps')
+			.first<Row | undefined>('v.steps')
 	]);
 	return benchMinutes(entries, toList<Step>(version?.steps));
 }
@@ -83,8 +83,7 @@ export async function noteMinutes(
 	batchId: string,
 	{ heat_min, hands_min }: NotedMinutes
 ): Promise<void> {
-	const there = (await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id')) as
-		Row | undefined;
+	const there = await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id');
 	if (!there) throw new NotFound('this batch is not here');
 	await db('batches').where({ kitchen_id: kitchenId, id: batchId }).update({ heat_min, hands_min });
 }

@@ -3,6 +3,7 @@ import type Joi from 'joi';
 import { pathText } from '$core/file/messages.ts';
 import type { Problem } from '$core/problem.ts';
 import { NotFound, Refused, Stale } from '../errors.ts';
+import { textOf, validated } from './validated.ts';
 
 /** What a form gets back when it could not be done; what was typed stays in the page. */
 export interface Rejection {
@@ -23,11 +24,11 @@ export async function withDraft<T, R>(
 	const form = await request.formData();
 	let document: unknown;
 	try {
-		document = JSON.parse(String(form.get('draft') ?? ''));
+		document = JSON.parse(textOf(form, 'draft'));
 	} catch {
 		return fail(400, { problems: [{ path: '', message: 'the form did not arrive whole: send it again' }] });
 	}
-	const { error: found, value } = schema.validate(document, { abortEarly: false, convert: true });
+	const { error: found, value } = validated(schema, document, { abortEarly: false, convert: true });
 	if (found)
 		return fail(400, {
 			problems: found.details.map((item) => ({ path: pathText(item.path), message: item.message }))

@@ -1,3 +1,4 @@
+import type { FormulaDraft } from '../../formula/draft.ts';
 import Joi from 'joi';
 import { CHOICES, STEP_KINDS, type Choices, type Step, type StepKind } from '$core/formula/process.ts';
 import { CATEGORIES, USES, type Category, type MixGap, type Use } from '$core/formula/types.ts';
@@ -147,7 +148,7 @@ export const formulaForm = Joi.object<FormulaForm>({
 });
 
 /** A draft as it is typed: only its shape is looked at, so that nothing typed is lost. */
-export const draftForm = Joi.object({
+export const draftForm = Joi.object<FormulaDraft>({
 	id: id('open the formula again'),
 	version: version(),
 	name: Joi.string().allow('').max(400).required(),

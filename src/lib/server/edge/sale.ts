@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
-import { PAID_BY, SALE_KINDS, type PaidBy, type SaleKind } from '../../sales/kinds.ts';
+import { PAID_BY, SALE_KINDS, type PaidBy } from '../../sales/kinds.ts';
 import type { SaleEntry } from '../../sales/types.ts';
 import { count, day, id, money, optionalText, text } from './fields.ts';
 import { DAY_ORDERS, type DayOrder } from '../sales/past/read.ts';
@@ -102,7 +102,7 @@ export const payForm = Joi.object<{ checkoutId: string; paidBy: 'cash' | 'card';
 	paidOn: day()
 });
 
-const idOrNull = () =>
+const textOrNone = () =>
 	Joi.string()
 		.pattern(/^[0-9A-Z]{26}$/)
 		.allow(null)
@@ -111,7 +111,7 @@ const idOrNull = () =>
 const entry = Joi.object<SaleEntry>({
 	id: id('not an entry'),
 	kind: Joi.valid(...SALE_KINDS).required(),
-	checkoutId: idOrNull(),
+	checkoutId: textOrNone(),
 	batchId: id('not of a batch'),
 	soldOn: Joi.string()
 		.pattern(/^\d{4}-\d\d-\d\d$/)
@@ -125,7 +125,7 @@ const entry = Joi.object<SaleEntry>({
 	paidBy: Joi.valid(null, ...PAID_BY).required(),
 	customer: optionalText(120),
 	reason: optionalText(300),
-	ofId: idOrNull(),
+	ofId: textOrNone(),
 	thrownAway: Joi.boolean().required()
 });
 
@@ -141,11 +141,12 @@ export function ledgerQuery(
 ): { filter: LedgerFilter; sort: Sort; shown: number } {
 	const FIRST_SHOWN = 60;
 	const MOST_SHOWN = 2000;
-	const ask = <T extends string>(key: string, is: (value: string) => boolean): T | null => {
+	const ask = (key: string, is: (value: string) => boolean): string | null => {
 		const value = params.get(key);
-		return value !== null && value !== '' && is(value) ? (value as T) : null;
+		return value !== null && value !== '' && is(value) ? value : null;
 	};
-	const oneOf = (list: readonly string[]) => (value: string) => list.includes(value);
+	const oneOf = <T extends string>(key: string, list: readonly T[]): T | null =>
+		list.find((each) => each === params.get(key)) ?? null;
 	const shown = Number(params.get('shown') ?? FIRST_SHOWN);
 	return {
 		filter: {
@@ -155,10 +156,10 @@ export function ledgerQuery(
 			to: ask('to', isDay),
 			productId: ask('product', (value) => /^[0-9A-Z]{26}$/.test(value)),
 			channel: ask('channel', (value) => value.length <= 60),
-			kind: ask<SaleKind>('kind', oneOf(SALE_KINDS)),
-			paidBy: ask<PaidBy>('paid', oneOf(PAID_BY))
+			kind: oneOf('kind', SALE_KINDS),
+			paidBy: oneOf('paid', PAID_BY)
 		},
-		sort: ask<Sort>('sort', oneOf(SORTS)) ?? 'newest',
+		sort: oneOf('sort', SORTS) ?? 'newest',
 		shown: Number.isInteger(shown) && shown > 0 ? Math.min(shown, MOST_SHOWN) : FIRST_SHOWN
 	};
 }

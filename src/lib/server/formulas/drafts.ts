@@ -15,10 +15,10 @@ export async function startFormula(
 ): Promise<string> {
 	for (let attempt = 1; ; attempt++) {
 		const id = newId();
-		const taken = (await db('formulas').where('kitchen_id', kitchenId).select('name')) as { name: string }[];
+		const taken = await db('formulas').where('kitchen_id', kitchenId).select('name');
 		const name = freeName(
 			wanted,
-			taken.map((row) => row.name)
+			taken.map((row) => String(row.name))
 		);
 		try {
 			await inTransaction(db, async (transaction) => {

@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { newId, utcNow  } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 import { getLabel } from './read.ts';
 import type { FrozenFacts } from '../../label/types.ts';
 

@@ -1,7 +1,7 @@
 import type { PackCheckRecord } from '../../label/pack-check.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate } from '../errors.ts';
-import { utcNow  } from '../rows.ts';
+import { utcNow } from '../rows.ts';
 
 /** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
 export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt'> & { productId: string };

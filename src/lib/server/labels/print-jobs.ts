@@ -5,7 +5,7 @@ import { isDuplicate } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
-import { utcNow  } from '../rows.ts';
+import { utcNow, type Row } from '../rows.ts';
 import { labelToPrint } from './to-print.ts';
 
 /** What a form asks to be printed. */
@@ -69,7 +69,7 @@ export async function listPrintJobs(
 		.where({ 'j.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('j.id', 'desc')
 		.limit(20)
-		.select('j.*', 'r.number', 'b.code');
+		.select<Row[]>('j.*', 'r.number', 'b.code');
 	return rows.map((row) => ({
 		id: String(row.id),
 		revision: Number(row.number),

@@ -28,7 +28,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { getProfile } from '../profiles.ts';
 import { pricePacks } from '../prices.ts';
 import type { Product } from '../../formula/product.ts';
-import { groupBy  } from '../rows.ts';
+import { groupBy } from '../rows.ts';
 import { coreShelf } from '../shelf.ts';
 import type { Label } from '../../label/types.ts';
 import { readRevisions } from './revisions.ts';

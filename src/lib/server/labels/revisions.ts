@@ -26,7 +26,7 @@ function revisionRows(db: Database, kitchen: Kitchen) {
 		.join('formula_versions as v', 'v.id', 'r.formula_version_id')
 		.where({ 'r.kitchen_id': kitchen.id, 'l.rules': kitchen.rules })
 		.orderBy('r.number', 'desc')
-		.select(
+		.select<Row[]>(
 			'r.id',
 			'r.number',
 			'r.approved_at',
@@ -66,7 +66,7 @@ export async function getRevision(
 ): Promise<LabelRevision> {
 	const row = await revisionRows(db, kitchen)
 		.where({ 'l.product_id': productId, 'r.number': number })
-		.first();
+		.first<Row | undefined>();
 	if (!row) throw new NotFound('this label was not approved under that number');
 	return fromRow(row);
 }

@@ -3,7 +3,7 @@ import type { Problem } from '$core/problem.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { Refused } from '../errors.ts';
-import { newId, utcNow  } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 
 /** What was found of a lot when the stock was counted. */
 export interface LotCount {

@@ -5,7 +5,7 @@ import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import type { Consumption } from '$core/bench/consumption.ts';
-import { groupBy, idOrNull, newId, toMoney, utcNow, type Row } from '../rows.ts';
+import { groupBy, textOrNull, newId, toMoney, utcNow, type Row } from '../rows.ts';
 import type { BatchStock } from '../../shelf/lots.ts';
 
 /** What is to be settled of a batch: whose row is locked, and what it consumed. */
@@ -108,8 +108,8 @@ async function lotsToDrawFrom(
 	return rows.map((row) => ({
 		id: String(row.id),
 		onHand: Number(row.on_hand),
-		ingredientId: idOrNull(row.ingredient_id),
-		material: idOrNull(row.material)
+		ingredientId: textOrNull(row.ingredient_id),
+		material: textOrNull(row.material)
 	}));
 }
 
@@ -143,7 +143,7 @@ async function readLotsKeptSince(db: Database, kitchenId: string): Promise<Map<s
 		.select('ingredient_id', 'material')
 		.min('received_on as since');
 	return new Map(
-		rows.map((row) => [lotKey(idOrNull(row.ingredient_id), String(row.material)), String(row.since)])
+		rows.map((row) => [lotKey(textOrNull(row.ingredient_id), String(row.material)), String(row.since)])
 	);
 }
 
@@ -212,11 +212,11 @@ async function readDrawsOf(
 	);
 }
 
-const keyOf = (row: Row) => lotKey(idOrNull(row.ingredient_id), String(row.material));
+const keyOf = (row: Row) => lotKey(textOrNull(row.ingredient_id), String(row.material));
 
 function drawnStock(lots: readonly Row[]): Omit<BatchStock, 'perPack'> {
 	const first = lots[0] ?? {};
-	const ingredientId = idOrNull(first.ingredient_id ?? null);
+	const ingredientId = textOrNull(first.ingredient_id ?? null);
 	return {
 		ingredientId,
 		name: String(ingredientId === null ? first.material : first.ingredient_name),

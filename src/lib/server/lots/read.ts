@@ -11,7 +11,7 @@ function lotRows(db: Database, kitchenId: string) {
 		.leftJoin('ingredients as i', 'i.id', 'l.ingredient_id')
 		.where('l.kitchen_id', kitchenId)
 		.orderBy(['l.received_on', 'l.id'])
-		.select('l.*', 'i.name as ingredient_name');
+		.select<Row[]>('l.*', 'i.name as ingredient_name');
 }
 
 function fromRow(row: Row): Lot {
@@ -99,7 +99,7 @@ export async function movesOf(db: Database, kitchenId: string, lotId: string): P
 		.leftJoin('batches as b', 'b.id', 'm.batch_id')
 		.where({ 'm.kitchen_id': kitchenId, 'm.lot_id': lotId })
 		.orderBy('m.id', 'desc')
-		.select('m.*', 'b.code as batch_code');
+		.select<Row[]>('m.*', 'b.code as batch_code');
 	return rows.map((row) => ({
 		id: String(row.id),
 		kind: row.kind as LotMove['kind'],

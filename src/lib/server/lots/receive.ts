@@ -1,7 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { addPricePack } from '../prices.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 import { rewriteFromFold } from '../batches/change.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { batchesThatUse } from './draw.ts';
@@ -22,8 +22,7 @@ export async function receiveLot(
 	return inTransaction(db, async (transaction) => {
 		// Two devices receiving at the same moment take turns, or both would draw the same code.
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
-		const sentBefore = (await transaction('lots').where({ kitchen_id: kitchenId, id }).first('code')) as
-			Row | undefined;
+		const sentBefore = await transaction('lots').where({ kitchen_id: kitchenId, id }).first('code');
 		if (sentBefore) return String(sentBefore.code);
 		const isIngredient = input.ingredientId !== '';
 		if (isIngredient) {

@@ -160,7 +160,7 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 
 /** Whether an entry is kept already. */
 async function isKept(db: Database, kitchenId: string, id: string): Promise<boolean> {
-	return Boolean(await db('sales').where({ kitchen_id: kitchenId, id }).first('id'));
+	return (await db('sales').where({ kitchen_id: kitchenId, id }).first('id')) !== undefined;
 }
 
 /** Takes back a sale from before its batch was kept: there is no batch its packs could go back to. */
@@ -308,11 +308,11 @@ async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of:
 
 /** Whether an entry is voided. */
 async function isVoided(db: Database, kitchenId: string, of: Row): Promise<boolean> {
-	return Boolean(
-		await db('sales')
-			.where({ kitchen_id: kitchenId, voids_id: String(of.id) })
-			.first('id')
-	);
+	const [found] = await db('sales')
+		.where({ kitchen_id: kitchenId, voids_id: String(of.id) })
+		.limit(1)
+		.select('id');
+	return found !== undefined;
 }
 
 /** What was written off with a return and stands; null where its packs are for sale again. */
@@ -321,7 +321,7 @@ async function writtenOffWith(db: Database, kitchenId: string, returnId: string)
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': returnId, 's.kind': 'written off' })
 		.whereNull('v.id')
-		.first('s.*');
+		.first<Row | undefined>('s.*');
 	return row ?? null;
 }
 
@@ -332,6 +332,6 @@ async function returnedOf(db: Database, kitchenId: string, saleId: string): Prom
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': saleId, 's.kind': 'return' })
 		.whereNull('v.id')
 		.sum('s.packs as packs')
-		.first();
+		.first<Row | undefined>();
 	return -Number(row?.packs ?? 0);
 }

@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { Decimal } from 'decimal.js';
 import { ulid } from 'ulid';
 import type { Database } from '../db/connection.ts';
-import { toMoney, toNumber, type Row } from '../rows.ts';
+import { toMoney, toNumber, type Row, textOrNull } from '../rows.ts';
 import type { PaidBy, SaleKind } from '../../sales/kinds.ts';
 import type { Sale } from '../../sales/types.ts';
 
@@ -103,14 +103,14 @@ async function salesById(db: Database, kitchenId: string, ids: readonly string[]
 			.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 			.where('s.kitchen_id', kitchenId)
 			.whereIn('s.id', [...ids])
-			.select('s.*', 'b.code', 'b.pack_pieces', 'f.name'),
+			.select<Row[]>('s.*', 'b.code', 'b.pack_pieces', 'f.name'),
 		// Later entries that void or return these.
 		db('sales as s')
 			.where('s.kitchen_id', kitchenId)
 			.where((of) => void of.whereIn('s.voids_id', [...ids]).orWhereIn('s.returns_id', [...ids]))
 			.leftJoin('sales as v', 'v.voids_id', 's.id')
 			.whereNull('v.id')
-			.select('s.kind', 's.voids_id', 's.returns_id', 's.packs')
+			.select<Row[]>('s.kind', 's.voids_id', 's.returns_id', 's.packs')
 	]);
 	const voided = new Set(about.flatMap((row) => (row.voids_id === null ? [] : String(row.voids_id))));
 	const returned = new Map<string, number>();
@@ -126,13 +126,11 @@ async function salesById(db: Database, kitchenId: string, ids: readonly string[]
 	});
 }
 
-const idOrNull = (value: unknown) => (value === null ? null : String(value));
-
 function fromRow(row: Row, voided: boolean, returned: number): Sale {
 	return {
 		id: String(row.id),
 		kind: row.kind as SaleKind,
-		batchId: idOrNull(row.batch_id),
+		batchId: textOrNull(row.batch_id),
 		batchCode: String(row.code ?? ''),
 		product: String(row.name ?? row.item),
 		packPieces: toNumber(row.pack_pieces),
@@ -142,9 +140,9 @@ function fromRow(row: Row, voided: boolean, returned: number): Sale {
 		price: toMoney(row.price),
 		total: new Decimal(String(row.price)).times(Number(row.packs)).toFixed(2),
 		paidBy: row.paid_by as PaidBy | null,
-		checkoutId: idOrNull(row.checkout_id),
+		checkoutId: textOrNull(row.checkout_id),
 		customer: String(row.customer),
-		ofId: idOrNull(row.voids_id) ?? idOrNull(row.returns_id),
+		ofId: textOrNull(row.voids_id) ?? textOrNull(row.returns_id),
 		voided,
 		returned,
 		reason: String(row.reason)
@@ -153,8 +151,7 @@ function fromRow(row: Row, voided: boolean, returned: number): Sale {
 
 /** The day of the first entry; null before any. */
 export async function firstDay(db: Database, kitchenId: string): Promise<string | null> {
-	const row = (await db('sales').where('kitchen_id', kitchenId).orderBy('sold_on').first('sold_on')) as
-		Row | undefined;
+	const row = await db('sales').where('kitchen_id', kitchenId).orderBy('sold_on').first('sold_on');
 	return row ? String(row.sold_on) : null;
 }
 

@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
-import { newId, utcNow  } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 
 /** What one customer owes for what was taken at one time. */
 export interface Owed {

@@ -27,7 +27,7 @@ const toSum = (row: Row): Sum => ({
 
 /** What the entries of a filter add up to. */
 export async function ledgerTotal(db: Database, kitchenId: string, filter: LedgerFilter): Promise<Sum> {
-	const row = await db.from(counted(db, kitchenId, filter).as('t')).first(sums(db));
+	const row = await db.from(counted(db, kitchenId, filter).as('t')).first<Row>(sums(db));
 	return toSum(row);
 }
 
@@ -46,7 +46,7 @@ export async function ledgerSplit(
 		.from(from.as('t'))
 		.groupBy(column)
 		.orderByRaw(inTime ? '1' : 'money DESC')
-		.select({ key: column }, ...sums(db));
+		.select<Row[]>({ key: column }, ...sums(db));
 	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.key) }));
 }
 
@@ -60,7 +60,7 @@ async function productSplit(db: Database, kitchenId: string, filter: LedgerFilte
 		.leftJoin('products as p', 'p.id', 'g.product_id')
 		.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 		.orderBy('g.money', 'desc')
-		.select('g.*', 'f.name as formula');
+		.select<Row[]>('g.*', 'f.name as formula');
 	return rows.map((row) => {
 		const item = String(row.item);
 		const name = item ? `${item}, no batch known` : `${String(row.formula)} × ${Number(row.pack_pieces)}`;

@@ -4,11 +4,12 @@ import type { Database } from '../db/connection.ts';
 /** What a kitchen that has sold nothing yet has done and has still to do; null once it has sold. */
 export async function firstSteps(db: Database, kitchenId: string): Promise<FirstStep[] | null> {
 	const has = async (table: string, where: object = {}) =>
-		Boolean(
+		(
 			await db(table)
 				.where({ kitchen_id: kitchenId, ...where })
-				.first('kitchen_id')
-		);
+				.limit(1)
+				.select('kitchen_id')
+		).length > 0;
 	if (await has('sales')) return null;
 	const [shelf, profile, formula, batch, label] = await Promise.all([
 		has('ingredients'),

@@ -1,3 +1,4 @@
+import type { Row } from '../rows.ts';
 import type { LabelContent } from '$core/label/content.ts';
 import { labelText } from '$core/label/text.ts';
 import { readBatch } from '../batches/read.ts';
@@ -41,7 +42,7 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 		db('batches as b')
 			.join('label_revisions as r', 'r.id', 'b.label_revision_id')
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
-			.first('r.number', 'r.content'),
+			.first<Row | undefined>('r.number', 'r.content'),
 		tracedBatches(db, kitchen.id, [batchId], new Map())
 	]);
 	const weighings = entries.filter((entry) => entry.kind === 'weighing');

@@ -1,3 +1,4 @@
+import type { Row } from '../rows.ts';
 import type { Database } from '../db/connection.ts';
 
 /** Something a code leads to. */
@@ -33,7 +34,7 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.where(column, how, code)
 			.orderBy('l.received_on', 'desc')
 			.limit(MOST)
-			.select('l.id', 'l.code', 'l.supplier_code', 'l.material', 'l.received_on', 'i.name');
+			.select<Row[]>('l.id', 'l.code', 'l.supplier_code', 'l.material', 'l.received_on', 'i.name');
 	const [own, printed, batches] = await Promise.all([
 		lots('l.code'),
 		lots('l.supplier_code'),
@@ -44,7 +45,7 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.where('b.code', how, code)
 			.orderBy('b.made_on', 'desc')
 			.limit(MOST)
-			.select('b.id', 'b.code', 'b.made_on', 'f.name')
+			.select<Row[]>('b.id', 'b.code', 'b.made_on', 'f.name')
 	]);
 	const found = new Map([...own, ...printed].map((row) => [String(row.id), row]));
 	return [

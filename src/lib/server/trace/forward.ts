@@ -2,7 +2,7 @@ import type { TracedSale } from '../../batch/trace.ts';
 import type { TracedBatch } from '../../batch/trace.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
-import { groupBy, toNumber  } from '../rows.ts';
+import { groupBy, toNumber, type Row } from '../rows.ts';
 
 /** Where a lot went. */
 export interface LotTrace {
@@ -85,7 +85,7 @@ export async function tracedBatches(
 				{ column: 'b.made_on', order: 'desc' },
 				{ column: 'b.id', order: 'desc' }
 			])
-			.select('b.*', 'f.name', 'r.number as label_number'),
+			.select<Row[]>('b.*', 'f.name', 'r.number as label_number'),
 		// A given pack is in somebody's hands too: it is traced like a sold one.
 		db('sales as s')
 			.leftJoin('sales as o', 'o.id', 's.voids_id')
@@ -94,7 +94,7 @@ export async function tracedBatches(
 			.groupByRaw(`s.batch_id, s.sold_on, s.channel, ${WAY_SQL}`)
 			.havingRaw('SUM(s.packs) <> 0')
 			.orderBy(['s.sold_on', 's.channel'])
-			.select('s.batch_id', 's.sold_on', 's.channel', db.raw(`${WAY_SQL} AS way`))
+			.select<Row[]>('s.batch_id', 's.sold_on', 's.channel', db.raw(`${WAY_SQL} AS way`))
 			.sum('s.packs as packs')
 	]);
 	const salesBy = groupBy(sold, (row) => String(row.batch_id));

@@ -1,3 +1,4 @@
+import { textOf } from '$lib/server/edge/validated.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import { checkRecipe } from '$core/file/read.ts';
 import { readRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
@@ -20,7 +21,7 @@ export const actions: Actions = {
 	default: async ({ locals: { db, kitchen }, request }) => {
 		const form = await request.formData();
 		const file = form.get('file');
-		const pasted = String(form.get('text') ?? '');
+		const pasted = textOf(form, 'text');
 		const text = file instanceof File && file.size > 0 ? await file.text() : pasted;
 		const refuse = (problems: Problem[]) => fail(400, { problems, text: pasted });
 		if (text.trim() === '') return refuse([{ path: '', message: 'choose a file or paste its text' }]);

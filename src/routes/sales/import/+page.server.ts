@@ -1,3 +1,4 @@
+import { textOf } from '$lib/server/edge/validated.ts';
 import { optionsForm } from '$lib/server/edge/sale.ts';
 import { rulesOf } from '$core/rules/index.ts';
 import { fail } from '@sveltejs/kit';
@@ -26,7 +27,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 async function asked(request: Request): Promise<{ form: FormData; text: string; options: PastOptions }> {
 	const form = await request.formData();
 	const file = form.get('file');
-	const text = file instanceof File && file.size > 0 ? await file.text() : String(form.get('text') ?? '');
+	const text = file instanceof File && file.size > 0 ? await file.text() : textOf(form, 'text');
 	const said = optionsForm.validate({
 		order: form.get('order'),
 		channel: form.get('channel'),

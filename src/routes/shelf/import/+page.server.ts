@@ -1,3 +1,4 @@
+import { textOf as fieldOf } from '$lib/server/edge/validated.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import { KINDS, type Kind } from '$core/composition/kinds.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
@@ -11,7 +12,7 @@ export const load: PageServerLoad = () => ({ columns: [...SHELF_COLUMNS] });
 
 async function textOf(form: FormData): Promise<string> {
 	const file = form.get('file');
-	return file instanceof File && file.size > 0 ? file.text() : String(form.get('text') ?? '');
+	return file instanceof File && file.size > 0 ? file.text() : fieldOf(form, 'text');
 }
 
 export const actions: Actions = {
@@ -23,7 +24,7 @@ export const actions: Actions = {
 		if (text.length > MOST_CHARACTERS) return refuse('the file is too long to be a shelf');
 		const document = foodOf(text);
 		if (document) {
-			const kind = String(form.get('kind')) as Kind;
+			const kind = fieldOf(form, 'kind') as Kind;
 			const result = await attempt(() =>
 				shelveFood(db, kitchen, document, KINDS.includes(kind) ? kind : 'other')
 			);
@@ -35,7 +36,7 @@ export const actions: Actions = {
 	},
 	import: async ({ locals: { db, kitchen }, request }) => {
 		const form = await request.formData();
-		const text = String(form.get('text') ?? '');
+		const text = fieldOf(form, 'text');
 		const lines = new Set(form.getAll('line').map(Number));
 		const done = await attempt(() => importShelf(db, kitchen, text, lines));
 		return 'added' in done ? { done } : fail(400, { problems: done.data.problems, text });

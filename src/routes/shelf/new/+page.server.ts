@@ -1,3 +1,4 @@
+import { textOf } from '$lib/server/edge/validated.ts';
 import { redirect } from '@sveltejs/kit';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
@@ -26,7 +27,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 
 export const actions: Actions = {
 	default: async ({ locals: { db, kitchen }, request }) => {
-		const reference = String((await request.formData()).get('reference') ?? '');
+		const reference = textOf(await request.formData(), 'reference');
 		const result = await attempt(() => shelveReference(db, kitchen, reference));
 		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
 		return result;

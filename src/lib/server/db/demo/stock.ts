@@ -63,7 +63,7 @@ export async function buyForWeek(
 			supplierCode: code(),
 			received: received_g,
 			amount: new Decimal(price.amount).times(received_g).div(price.grams).toFixed(2),
-			usable: price.usable ?? 1,
+			usable: price.usable,
 			bestBefore: addDays(day, ingredientId === fresh ? FRESH_DAYS : KEEPS_DAYS)
 		});
 	}

@@ -30,11 +30,11 @@ export async function up(knex: Knex): Promise<void> {
  * there, so what was planned then stands as a count.
  */
 async function countPacksGone(knex: Knex): Promise<void> {
-	const rows = (await knex('batches')
+	const rows = await knex<Row, Row[]>('batches')
 		.whereNull('closed_at')
 		.whereNull('packs_counted')
 		.whereRaw('packs_sold + packs_given > 0')
-		.select('id', 'kitchen_id', 'packs_made', 'updated_at')) as Row[];
+		.select('id', 'kitchen_id', 'packs_made', 'updated_at');
 	if (rows.length === 0) return;
 	await knex.batchInsert(
 		'batch_events',

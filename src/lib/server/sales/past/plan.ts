@@ -4,7 +4,7 @@ import { Decimal } from 'decimal.js';
 import type { Database } from '../../db/connection.ts';
 import { listProducts } from '../../products.ts';
 import type { Product } from '../../../formula/product.ts';
-import { toMoney  } from '../../rows.ts';
+import { toMoney } from '../../rows.ts';
 import type { ReadRow } from './read.ts';
 import type { PastSale } from '../../../sales/past.ts';
 

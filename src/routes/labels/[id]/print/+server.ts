@@ -1,4 +1,5 @@
-import { printQuery  } from '$lib/server/edge/label.ts';
+import { validated } from '$lib/server/edge/validated.ts';
+import { printQuery } from '$lib/server/edge/label.ts';
 import { toSvg } from '$core/drawing/svg.ts';
 import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import { download } from '$lib/server/edge/download.ts';
@@ -12,7 +13,7 @@ import type { RequestHandler } from './$types';
 /** An approved label to print: a PDF of its copies, or one of it as SVG. */
 export const GET: RequestHandler = ({ locals: { db, kitchen: home }, params, url }) =>
 	download(async () => {
-		const { error, value } = printQuery.validate(Object.fromEntries(url.searchParams));
+		const { error, value } = validated(printQuery, Object.fromEntries(url.searchParams));
 		if (error) refuse('', `the printing cannot be read: ${error.message}`);
 		const asked = value;
 		const { revision, drawing, name } = await labelToPrint(db, underRules(home, url), params.id, asked);
