@@ -233,6 +233,8 @@ test('an ingredient: what 100 g cannot hold, letters, and doubts that do not blo
 	await page.getByLabel('Weighing 1').fill('130');
 	await page.getByRole('button', { name: 'Note it' }).click();
 	await refuses(page, 'Weighing 1', '130', 'weigh it 3 times');
+	// To what was sent, though the price above is wrong still.
+	await expect(page.getByLabel('Weighing 1')).toBeFocused();
 	await page.getByLabel('Weighing 2').fill('about 130');
 	await page.getByRole('button', { name: 'Note it' }).click();
 	await refuses(page, 'Weighing 2', 'about 130', 'not a number');

@@ -9,7 +9,7 @@ import { addEquipment } from '$lib/server/equipment.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
 import type { BatchInput } from '$lib/batch/types.ts';
 import { Stale } from '$lib/server/errors.ts';
-import { addPricePack } from '$lib/server/prices.ts';
+import { addPricePack } from '$lib/server/shelf-keep.ts';
 import { newId } from '$lib/server/rows.ts';
 import { recordSale } from '$lib/server/sales/keep.ts';
 import { makeRoti, measured, useBench } from './kitchen.ts';

@@ -14,7 +14,7 @@ import { costedOf, wholeCosts } from '$lib/server/costs/whole.ts';
 import { noteMinutes, workingOf, workingOfBatch } from '$lib/server/costs/working.ts';
 import { addEquipment, listEquipment, setPower } from '$lib/server/equipment.ts';
 import { NotFound } from '$lib/server/errors.ts';
-import { addPricePack } from '$lib/server/prices.ts';
+import { addPricePack } from '$lib/server/shelf-keep.ts';
 import { newId } from '$lib/server/rows.ts';
 import { recordSale, voidSale } from '$lib/server/sales/keep.ts';
 import { event, weighing } from '$core/testing/entries.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { NotFound, Refused, Stale } from '$lib/server/errors.ts';
-import { addIngredient, getIngredient, listIngredients, saveIngredient } from '$lib/server/ingredients.ts';
-import { addPricePack, priceOn, pricePacks } from '$lib/server/prices.ts';
+import { addIngredient, getIngredient, listIngredients } from '$lib/server/ingredients.ts';
+import { priceOn, pricePacks } from '$lib/server/prices.ts';
+import { addPricePack, saveIngredient } from '$lib/server/shelf-keep.ts';
 import { newId } from '$lib/server/rows.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import { ingredientInput, useBench } from './kitchen.ts';

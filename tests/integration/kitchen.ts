@@ -14,7 +14,7 @@ import { addIngredient } from '$lib/server/ingredients.ts';
 import type { IngredientInput } from '../../src/lib/shelf/ingredient.ts';
 import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import type { Kitchen } from '../../src/lib/kitchen/types.ts';
-import { addPricePack } from '$lib/server/prices.ts';
+import { addPricePack } from '$lib/server/shelf-keep.ts';
 import { newId } from '$lib/server/rows.ts';
 
 /** An empty, migrated database with one kitchen, for the tests of a file. */

@@ -4,7 +4,7 @@ import { batchesLeft } from '$lib/server/batches/left.ts';
 import { batchesOnBench, getBatch } from '$lib/server/batches/read.ts';
 import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
-import { addPricePack } from '$lib/server/prices.ts';
+import { addPricePack } from '$lib/server/shelf-keep.ts';
 import { today as todayOf } from '$lib/server/kitchens.ts';
 import { receiveLot } from '$lib/server/lots/receive.ts';
 import { newId } from '$lib/server/rows.ts';

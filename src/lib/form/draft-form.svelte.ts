@@ -5,6 +5,7 @@ import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
 import { ulid } from 'ulid';
 import { busy } from '../ui/busy.ts';
+import { toFirstProblem } from './first-problem.ts';
 
 /** A form whose draft lives in the page: what was typed stays whatever the server says. */
 export interface DraftForm<Record> {
@@ -32,11 +33,11 @@ export function draftForm<Record>(options: {
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
 	let key = $state(ulid());
-	async function settle(result: ActionResult): Promise<void> {
+	async function settle(result: ActionResult, sent: HTMLFormElement): Promise<void> {
 		if (result.type === 'failure') {
 			stale = (result.data?.stale as Record | undefined) ?? null;
 			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
-			focusFirstProblem();
+			await toFirstProblem(sent);
 			return;
 		}
 		if (result.type === 'error') {
@@ -73,9 +74,9 @@ export function draftForm<Record>(options: {
 		enhance: () => {
 			saving = true;
 			const done = busy();
-			return async ({ result }) => {
+			return async ({ result, formElement }) => {
 				saving = false;
-				await settle(result).finally(done);
+				await settle(result, formElement).finally(done);
 			};
 		}
 	};
@@ -86,9 +87,4 @@ function unreachable(error: unknown): string {
 	return /fetch|network/i.test(message)
 		? 'the server does not answer: see that Square Batch runs, and save again'
 		: message || 'the server could not save it: try again';
-}
-
-/** Takes the person to the first field that is wrong, once the page shows it. */
-function focusFirstProblem(): void {
-	requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
 }

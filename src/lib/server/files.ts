@@ -14,7 +14,7 @@ import type { Formula } from '../formula/types.ts';
 import { addIngredient } from './ingredients.ts';
 import { today } from './kitchens.ts';
 import type { Kitchen } from '../kitchen/types.ts';
-import { addPricePack } from './prices.ts';
+import { writePrice } from './prices.ts';
 import { newId } from './rows.ts';
 import { readCoreShelf } from './shelf.ts';
 
@@ -134,7 +134,7 @@ async function shelve(
 			sourceOn: day
 		});
 		if (ingredient.price)
-			await addPricePack(db, kitchen.id, id, {
+			await writePrice(db, kitchen.id, id, {
 				amount: ingredient.price.amount,
 				grams: ingredient.price.grams,
 				usable: ingredient.price.usable,

@@ -123,10 +123,11 @@ export async function addIngredient(
 }
 
 /**
- * Changes an ingredient that was opened at `version`. A changed composition is kept beside the older
- * one. Throws `Stale` with the present state when somebody saved in between, `Refused`, `NotFound`.
+ * Changes the row of an ingredient that was opened at `version`; a changed composition is kept beside the older one.
+ * Within `changeShelf`, which sees to what follows. Throws `Stale` with the present state when somebody saved in
+ * between, `Refused`, `NotFound`.
  */
-export async function saveIngredient(
+export async function writeIngredient(
 	db: Database,
 	kitchenId: string,
 	id: string,

@@ -5,7 +5,7 @@ import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import type { Changes } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
-import { NotFound, Stale } from './errors.ts';
+import { NotFound } from './errors.ts';
 import { newId, utcNow, type Row } from './rows.ts';
 
 const COLUMNS = {
@@ -120,30 +120,6 @@ export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
 	const row = await db('kitchens').where('id', id).first<Row | undefined>(COLUMNS);
 	if (!row) throw new NotFound('this kitchen is not here');
 	return kitchenFromRow(row);
-}
-
-/**
- * Changes what a kitchen is measured and labelled by, as it was opened at `version`. Throws `Stale` with what
- * somebody else saved meanwhile.
- */
-export async function saveKitchen(
-	db: Database,
-	kitchenId: string,
-	version: number,
-	input: Pick<Kitchen, 'name' | 'town' | 'address' | 'rules' | 'scaleDivision_g' | 'measureSet'>
-): Promise<void> {
-	const changed = await db('kitchens')
-		.where({ id: kitchenId, version })
-		.update({
-			name: input.name,
-			town: input.town,
-			address: input.address,
-			rules: input.rules,
-			scale_division_g: input.scaleDivision_g,
-			measure_set: input.measureSet,
-			version: version + 1
-		});
-	if (changed === 0) throw new Stale(await getKitchen(db, kitchenId));
 }
 
 /** Makes a kitchen and serves it from now on. */

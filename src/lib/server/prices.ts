@@ -44,8 +44,11 @@ export function priceOn(
 	return pack ? { amount: pack.amount, grams: pack.grams, usable: pack.usable } : null;
 }
 
-/** Adds a price pack; its id. Prices are history: none is changed, and one sent twice is one. */
-export async function addPricePack(
+/**
+ * Adds a price pack; its id. Prices are history: none is changed, and one sent twice is one. Within `changeShelf`, which
+ * sees to what follows, unless the ingredient is new.
+ */
+export async function writePrice(
 	db: Database,
 	kitchenId: string,
 	ingredientId: string,

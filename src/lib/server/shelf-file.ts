@@ -6,17 +6,17 @@ import { measuresText, readMeasures, type Measures } from '$core/measure/convert
 import { pathText } from '$core/file/messages.ts';
 import { partsText } from '$core/formula/parts.ts';
 import type { Database } from './db/connection.ts';
-import { inTransaction } from './db/transaction.ts';
 import { ingredientForm, ingredientInput, priceForm, type PriceForm } from './edge/ingredient.ts';
 import { Refused } from './errors.ts';
-import { addIngredient, listIngredients, saveIngredient } from './ingredients.ts';
+import { addIngredient, listIngredients, writeIngredient } from './ingredients.ts';
 import type { IngredientInput, ShelfIngredient } from '../shelf/ingredient.ts';
 import { today } from './kitchens.ts';
 import type { Kitchen } from '../kitchen/types.ts';
 import { setMeasures, toMeasures } from './measures.ts';
-import { addPricePack, pricePacks } from './prices.ts';
+import { pricePacks, writePrice } from './prices.ts';
 import type { PricePack } from '../shelf/price.ts';
 import { newId } from './rows.ts';
+import { changeShelf } from './shelf-keep.ts';
 
 /** Columns of the shelf as CSV, in order; documented in docs/shelf-csv.md. */
 export const SHELF_COLUMNS = [
@@ -319,12 +319,12 @@ export async function importShelf(
 	text: string,
 	lines: ReadonlySet<number>
 ): Promise<{ added: number; changed: number }> {
-	return inTransaction(db, async (transaction) => {
+	return changeShelf(db, kitchen.id, async (transaction, changed) => {
 		const done = { added: 0, changed: 0 };
 		for (const { shown, sound, there } of await readAll(transaction, kitchen, text)) {
 			if (!sound || !lines.has(shown.line) || shown.state === 'same') continue;
 			if (there) {
-				await saveIngredient(transaction, kitchen.id, there.id, there.version, {
+				await writeIngredient(transaction, kitchen.id, there.id, there.version, {
 					...sound.input,
 					mix: null,
 					portion_g: there.portion_g
@@ -332,12 +332,13 @@ export async function importShelf(
 				done.changed++;
 			} else done.added++;
 			const id = there?.id ?? (await addIngredient(transaction, kitchen.id, sound.input));
+			changed(id);
 			await setMeasures(transaction, kitchen.id, id, sound.measures, 'typed');
 			const isNewPrice =
 				sound.price && (!there || shown.changes.some((change) => change.startsWith('price_')));
 			if (sound.price && isNewPrice) {
 				const { id: key, ...price } = sound.price;
-				await addPricePack(transaction, kitchen.id, id, { ...price, usable: price.usable / 100 }, key);
+				await writePrice(transaction, kitchen.id, id, { ...price, usable: price.usable / 100 }, key);
 			}
 		}
 		return done;

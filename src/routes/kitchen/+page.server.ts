@@ -13,7 +13,7 @@ import { saving } from '$lib/server/edge/actions.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { addFamily, ownFamilies, removeFamily } from '$lib/server/families.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
-import { saveKitchen } from '$lib/server/kitchens.ts';
+import { saveKitchen } from '$lib/server/kitchen-settings.ts';
 import { forgetName, rememberedNames } from '$lib/server/names.ts';
 import type { Actions, PageServerLoad } from './$types';
 

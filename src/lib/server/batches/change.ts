@@ -11,7 +11,9 @@ import { drawsOf, settleDraws } from '../lots/draw.ts';
 import { utcNow } from '../rows.ts';
 import { newestRevisionId } from './label.ts';
 import { assemble, batchContexts, type BatchContext, type ReadBatch } from './read.ts';
-import { keptStanding } from './standing.ts';
+import { keepStandings } from './standing.ts';
+import type { BatchStanding } from '../../batch/summary.ts';
+import { getKitchen } from '../kitchens.ts';
 
 /** A batch that is being changed: its row is locked. */
 export interface Changing extends ReadBatch {
@@ -107,18 +109,28 @@ async function writeFromFold(
 	const moved = await settleDraws(db, kitchen.id, { id: row.id, madeOn: row.madeOn, uses }, movedAt);
 	// What it draws says what it cost, and whether its stock squares.
 	const draws = moved ? (await drawsOf(db, kitchen.id, [row.id])).get(row.id) : context.draws;
-	await noteStanding(db, { ...context, draws }, entries);
+	await noteStandings(db, kitchen.id, [{ context: { ...context, draws }, entries }]);
 }
 
-/** Notes how a batch stands for the lists. */
-async function noteStanding(db: Database, context: BatchContext, entries: Entry[]): Promise<void> {
-	const { batch, bench } = assemble(context, entries);
-	await keptStanding(db, context.kitchen.id, batch.id, {
-		...standingOf(batch, batch, bench, benchMinutes(entries, context.row.steps).taken_min),
-		equipment: batch.equipment,
-		sources: batch.sources,
-		names: Object.fromEntries(batch.lines.map((line) => [line.ingredient, line.name]))
+/** Notes how batches stand for the lists. */
+async function noteStandings(
+	db: Database,
+	kitchenId: string,
+	batches: readonly { context: BatchContext; entries: Entry[] }[]
+): Promise<void> {
+	const standings = batches.map(({ context, entries }): [string, BatchStanding] => {
+		const { batch, bench } = assemble(context, entries);
+		return [
+			batch.id,
+			{
+				...standingOf(batch, batch, bench, benchMinutes(entries, context.row.steps).taken_min),
+				equipment: batch.equipment,
+				sources: batch.sources,
+				names: Object.fromEntries(batch.lines.map((line) => [line.ingredient, line.name]))
+			}
+		];
 	});
+	await keepStandings(db, kitchenId, new Map(standings));
 }
 
 const AT_ONCE = 50;
@@ -136,32 +148,37 @@ export async function noteMissingStandings(db: Database, kitchen: Kitchen): Prom
 			.limit(AT_ONCE)
 			.pluck('b.id')) as string[];
 		if (ids.length === 0) return;
-		for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))
-			await noteStanding(db, context, entries);
+		await noteStandings(db, kitchen.id, await batchContexts(db, kitchen, ids, 'all'));
 	}
 }
 
-/** Notes anew how open batches stand that use an ingredient whose price, name or allergens changed, or a mix of it. */
-export async function noteStandingsThatUse(
+/**
+ * Notes anew how open batches stand: those that use one of these ingredients, or a mix of it; all of them, where none
+ * are named. Part of the transaction that changes what they go by; their rows are locked, so that no entry comes between.
+ */
+export async function noteOpenStandings(
 	db: Database,
-	kitchen: Kitchen,
-	ingredientId: string
+	kitchenId: string,
+	ingredientIds: readonly string[] | null = null
 ): Promise<void> {
-	const uses = db.raw(
-		`WITH RECURSIVE used AS (
-			SELECT ? AS id UNION SELECT m.mix_id FROM mix_lines AS m JOIN used AS u ON u.id = m.ingredient_id
-		) SELECT id FROM used`,
-		[ingredientId]
-	);
-	const ids = (await db('batches as b')
-		.where('b.kitchen_id', kitchen.id)
-		.whereNull('b.closed_at')
-		.whereExists((lines) => {
+	const query = db('batches as b').where('b.kitchen_id', kitchenId).whereNull('b.closed_at');
+	if (ingredientIds) {
+		const uses = db.raw(
+			`WITH RECURSIVE used AS (
+				SELECT i.id FROM ingredients AS i WHERE i.kitchen_id = ? AND i.id IN (?)
+				UNION SELECT m.mix_id FROM mix_lines AS m JOIN used AS u ON u.id = m.ingredient_id
+			) SELECT id FROM used`,
+			[kitchenId, [...ingredientIds, '']]
+		);
+		query.whereExists((lines) => {
 			lines.from('batch_lines as l').whereRaw('l.batch_id = b.id').whereRaw('l.ingredient_id IN (?)', [uses]);
-		})
-		.pluck('b.id')) as string[];
-	for (const { context, entries } of await batchContexts(db, kitchen, ids, 'all'))
-		await noteStanding(db, context, entries);
+		});
+	}
+	const ids = (await query.orderBy('b.id').pluck('b.id')) as string[];
+	if (ids.length === 0) return;
+	await db('batches').whereIn('id', ids).orderBy('id').forUpdate().pluck('id');
+	const kitchen = await getKitchen(db, kitchenId);
+	await noteStandings(db, kitchenId, await batchContexts(db, kitchen, ids, 'all'));
 }
 
 const counted = (packs: number) =>

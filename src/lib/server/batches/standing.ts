@@ -7,15 +7,21 @@ import { namedBatches, namedFromRow } from './rows.ts';
 /** And so many of each product where every one is listed. */
 const RECENT_OF_EACH = 12;
 
-/** Notes how a batch stands. */
-export async function keptStanding(
+/** Notes how batches stand, by their ids. */
+export async function keepStandings(
 	db: Database,
 	kitchenId: string,
-	batchId: string,
-	standing: BatchStanding
+	standings: ReadonlyMap<string, BatchStanding>
 ): Promise<void> {
+	if (standings.size === 0) return;
 	await db('batch_standings')
-		.insert({ batch_id: batchId, kitchen_id: kitchenId, standing: JSON.stringify(standing) })
+		.insert(
+			[...standings].map(([id, standing]) => ({
+				batch_id: id,
+				kitchen_id: kitchenId,
+				standing: JSON.stringify(standing)
+			}))
+		)
 		.onConflict('batch_id')
 		.merge(['standing']);
 }

@@ -1,8 +1,8 @@
 import type { Database } from '../db/connection.ts';
 import { NotFound, refuse } from '../errors.ts';
-import { addPricePack } from '../prices.ts';
+import { writePrice } from '../prices.ts';
 import { newId, utcNow } from '../rows.ts';
-import { rewriteFromFold } from '../batches/change.ts';
+import { noteOpenStandings, rewriteFromFold } from '../batches/change.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { batchesThatUse } from './draw.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -61,14 +61,16 @@ export async function receiveLot(
 			amount: input.received,
 			moved_at: now
 		});
-		if (isIngredient && input.amount !== null)
-			await addPricePack(transaction, kitchenId, input.ingredientId, {
+		if (isIngredient && input.amount !== null) {
+			await writePrice(transaction, kitchenId, input.ingredientId, {
 				amount: input.amount,
 				grams: input.received,
 				usable: input.usable,
 				boughtOn: input.receivedOn,
 				supplier: input.supplier
 			});
+			await noteOpenStandings(transaction, kitchenId, [input.ingredientId]);
+		}
 		// Batches that were short of it draw from it now, each with its row locked.
 		for (const batchId of await batchesThatUse(transaction, kitchenId, input)) {
 			await transaction('batches').where({ kitchen_id: kitchenId, id: batchId }).forUpdate().first('id');

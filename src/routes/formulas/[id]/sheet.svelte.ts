@@ -6,6 +6,7 @@ import { isBlank, type FormulaDraft } from '$lib/formula/draft.ts';
 import type { Formula } from '$lib/formula/types.ts';
 import { tick } from 'svelte';
 import { toast } from 'svelte-sonner';
+import { toFirstProblem } from '$lib/form/first-problem.ts';
 
 /** What becomes of what is typed. */
 export type Keeping = 'kept' | 'keeping' | 'waiting';
@@ -212,7 +213,7 @@ export class Sheet {
 				const { stale, problems } = result.data as { stale?: Formula; problems?: Problem[] };
 				this.theirs = stale ? formulaDraft(stale) : null;
 				this.problems = stale ? [] : (problems ?? []);
-				requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+				await toFirstProblem();
 				return;
 			}
 			if (result.type === 'error')

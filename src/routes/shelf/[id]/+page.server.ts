@@ -1,7 +1,6 @@
 import { forgetForm } from '$lib/server/edge/ingredient.ts';
 import { redirect } from '@sveltejs/kit';
 import { ingredientDraft, newIngredientDraft } from '$lib/shelf/ingredient-draft.ts';
-import { noteStandingsThatUse } from '$lib/server/batches/change.ts';
 import { compositionHistory } from '$lib/server/compositions.ts';
 import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import {
@@ -11,11 +10,12 @@ import {
 	priceForm,
 	type IngredientForm
 } from '$lib/server/edge/ingredient.ts';
-import { addIngredient, getIngredient, saveIngredient } from '$lib/server/ingredients.ts';
+import { addIngredient, getIngredient } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { measureInput } from '$lib/server/measure-input.ts';
 import { removeMeasure, setMeasure } from '$lib/server/measures.ts';
-import { addPricePack, pricePacks } from '$lib/server/prices.ts';
+import { pricePacks } from '$lib/server/prices.ts';
+import { addPricePack, saveIngredient } from '$lib/server/shelf-keep.ts';
 import { newId } from '$lib/server/rows.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -65,7 +65,6 @@ export const actions: Actions = {
 			const before = await getIngredient(db, kitchen.id, params.id);
 			const input = ingredientInput(form, vouchedBefore(before, form), today(kitchen));
 			await saveIngredient(db, kitchen.id, params.id, form.version, input);
-			await noteStandingsThatUse(db, kitchen, params.id);
 			return null;
 		});
 		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
@@ -74,7 +73,6 @@ export const actions: Actions = {
 	price: saving(priceForm, async ({ locals: { db, kitchen }, params }, { id, ...price }) => {
 		await getIngredient(db, kitchen.id, params.id);
 		await addPricePack(db, kitchen.id, params.id, { ...price, usable: price.usable / 100 }, id);
-		await noteStandingsThatUse(db, kitchen, params.id);
 	}),
 	measure: saving(measureForm, async ({ locals: { db, kitchen }, params }, form) => {
 		await getIngredient(db, kitchen.id, params.id);

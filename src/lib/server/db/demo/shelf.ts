@@ -1,7 +1,7 @@
 import type { Part } from '$core/formula/types.ts';
 import { addIngredient } from '../../ingredients.ts';
 import { setMeasures } from '../../measures.ts';
-import { addPricePack } from '../../prices.ts';
+import { writePrice } from '../../prices.ts';
 import { referenceRows } from '../../reference/read.ts';
 import type { Database } from '../connection.ts';
 import { addDays, WEEKS } from './days.ts';
@@ -201,7 +201,7 @@ export async function loadShelf(
 		await setMeasures(db, kitchenId, id, row.measures, 'reference');
 		ids.set(item.key, id);
 		for (const [daysAgo, amount, grams, usable] of item.packs)
-			await addPricePack(db, kitchenId, id, {
+			await writePrice(db, kitchenId, id, {
 				amount,
 				grams,
 				usable: usable ?? 1,
