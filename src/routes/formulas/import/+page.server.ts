@@ -1,7 +1,6 @@
 import { textOf } from '$lib/server/edge/validated.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import { checkRecipe } from '$core/file/read.ts';
-import { readRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
 import { readLine } from '$core/formula/read-line.ts';
 import type { Problem } from '$core/problem.ts';
 import { emptyLine, freshKey, newFormulaDraft, type FormulaDraft } from '$lib/formula/draft.ts';
@@ -13,6 +12,7 @@ import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { toMeasures } from '$lib/server/measures.ts';
 import { rememberedNames } from '$lib/server/names.ts';
+import { readRecipe } from '$lib/server/recipe-page.ts';
 import type { Actions } from './$types';
 
 const MOST_CHARACTERS = 2_000_000;
@@ -36,7 +36,7 @@ export const actions: Actions = {
 			if ('formulaId' in result) redirect(303, `/formulas/${result.formulaId}`);
 			return refuse(result.data.problems);
 		}
-		const said = readRecipeJsonLd(text);
+		const said = readRecipe(text);
 		if (!said.ok) return refuse(said.problems);
 		const [shelf, remembered] = await Promise.all([
 			listIngredients(db, kitchen.id),
