@@ -12,7 +12,7 @@ export async function keepPage(path: string): Promise<void> {
 			.map((entry) => new URL(entry.name))
 			.filter((url) => url.origin === location.origin && url.pathname.startsWith('/_app/immutable/'))
 			.map((url) => url.pathname);
-		active?.postMessage({ page: path, parts: [...new Set(parts)] });
+		active?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...new Set(parts), path] } });
 	} catch {
 		// Not allowed here: the page works on without it, as long as it stays open.
 	}

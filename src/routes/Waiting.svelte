@@ -8,6 +8,9 @@
 	const waiting = $derived(
 		(outbox.reached ? 0 : outbox.waiting.length) + (till.reached ? 0 : till.waiting.length)
 	);
+	const isUnsafe = $derived(
+		(!outbox.isKept && outbox.waiting.length > 0) || (!till.isKept && till.waiting.length > 0)
+	);
 	function words({ item: { entry } }: (typeof outbox.refused)[number]): string {
 		if (entry.kind === 'event') return entry.happening.name;
 		return entry.grams === null ? 'taking a reading back' : `a reading of ${plain(entry.grams, 1)} g`;
@@ -22,6 +25,12 @@
 	>
 		The server does not answer: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
 		in order. Go on working.
+	</p>
+{/if}
+{#if isUnsafe}
+	<p class="border-loss bg-loss-pale mb-3 border-l-4 px-4 py-2 font-semibold" role="alert">
+		This browser keeps nothing (its storage is full, or closed to pages): leave this page open until all is
+		sent.
 	</p>
 {/if}
 {#each outbox.refused as refusal (refusal.item.entry.id)}

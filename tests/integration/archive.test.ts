@@ -47,7 +47,7 @@ const rowsIn = (of: Unzipped, table: string) =>
 	JSON.parse(strFromU8(of[`tables/${table}.json`] ?? strToU8('[]'))) as Row[];
 
 /** The archive with a table changed, and its hash with it, as somebody who knows how would. */
-function forged(table: string, change: (rows: Row[]) => Row[]): Uint8Array {
+function forged(table: string, change: (rows: Row[]) => unknown[]): Uint8Array {
 	const manifest = manifestOf(files);
 	const rows = change(rowsIn(files, table));
 	const text = JSON.stringify(rows);
@@ -179,6 +179,11 @@ describe('an archive that is not as it was written', () => {
 			'names rows that are not there',
 			() => forged('batch_closings', ([row, ...rest]) => [{ ...row, batch_id: '0'.repeat(26) }, ...rest]),
 			/names one of batches that is missing/
+		],
+		[
+			'holds what is no row',
+			() => forged('lots', ([row, ...rest]) => [row, null, ...rest]),
+			/holds what is no row/
 		],
 		[
 			'holds a row of another kitchen',

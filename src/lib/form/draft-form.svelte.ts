@@ -5,7 +5,7 @@ import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
 import { ulid } from 'ulid';
 import { busy } from '../ui/busy.ts';
-import { toFirstProblem } from './first-problem.ts';
+import { atSending } from './first-problem.ts';
 
 /** A form whose draft lives in the page: what was typed stays whatever the server says. */
 export interface DraftForm<Record> {
@@ -33,11 +33,11 @@ export function draftForm<Record>(options: {
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
 	let key = $state(ulid());
-	async function settle(result: ActionResult, sent: HTMLFormElement): Promise<void> {
+	async function settle(result: ActionResult, toFirstProblem: () => Promise<void>): Promise<void> {
 		if (result.type === 'failure') {
 			stale = (result.data?.stale as Record | undefined) ?? null;
 			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
-			await toFirstProblem(sent);
+			await toFirstProblem();
 			return;
 		}
 		if (result.type === 'error') {
@@ -71,12 +71,13 @@ export function draftForm<Record>(options: {
 			stale = null;
 			problems = [];
 		},
-		enhance: () => {
+		enhance: ({ formElement }) => {
 			saving = true;
 			const done = busy();
-			return async ({ result, formElement }) => {
+			const toFirstProblem = atSending(formElement);
+			return async ({ result }) => {
 				saving = false;
-				await settle(result, formElement).finally(done);
+				await settle(result, toFirstProblem).finally(done);
 			};
 		}
 	};

@@ -1,12 +1,22 @@
 import { tick } from 'svelte';
 
+const WRONG = '[aria-invalid="true"]';
+const isTyped = (element: Element | null): element is HTMLInputElement | HTMLTextAreaElement =>
+	element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
+
 /**
- * Takes the person to the first field that is wrong: of the form that was sent, where it has one. At once when the
- * page shows it, so that what is typed meanwhile does not land elsewhere.
+ * To be called when something is sent; what it gives takes the person to the first field that was refused, of the
+ * form that was sent where it has one. Whoever went on to another field meanwhile, or types, is left there: what they
+ * type would land in the wrong one.
  */
-export async function toFirstProblem(sent?: HTMLElement): Promise<void> {
-	await tick();
-	const wrong = '[aria-invalid="true"]';
-	const field = sent?.querySelector<HTMLElement>(wrong) ?? document.querySelector<HTMLElement>(wrong);
-	field?.focus();
+export function atSending(sent?: HTMLElement): () => Promise<void> {
+	const was = document.activeElement;
+	const typed = isTyped(was) ? was.value : '';
+	return async () => {
+		await tick();
+		const is = document.activeElement;
+		const wentOn = is !== was && is !== document.body && is?.matches('input, textarea, select');
+		if (wentOn || (isTyped(is) && is === was && is.value !== typed)) return;
+		(sent?.querySelector<HTMLElement>(WRONG) ?? document.querySelector<HTMLElement>(WRONG))?.focus();
+	};
 }

@@ -1,6 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import type { SaleEntry } from './types.ts';
-import { postItems, Queue } from '../queue.svelte.ts';
+import { postItems } from '../queue/post.ts';
+import { Queue } from '../queue/queue.svelte.ts';
 
 const nextId = monotonicFactory();
 

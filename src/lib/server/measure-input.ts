@@ -12,7 +12,8 @@ const STEP_G = 0.001;
  * them; or as typed. Refuses fewer than three weighings and a range that does not hold its middle.
  */
 export function measureInput(form: MeasureForm): StoredMeasure {
-	const { readings } = form;
+	// Fields left empty are no weighings.
+	const readings = form.readings.filter((grams) => grams !== null);
 	if (readings.length > 0) {
 		if (readings.length < LEAST_READINGS)
 			refuse('readings', `weigh it ${LEAST_READINGS} times: one scoop is not like the next`);

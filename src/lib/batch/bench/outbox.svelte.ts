@@ -1,6 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
-import { postItems, Queue } from '../../queue.svelte.ts';
+import { postItems } from '../../queue/post.ts';
+import { Queue } from '../../queue/queue.svelte.ts';
 
 /** An entry that the server has not answered yet. */
 export interface Waiting {
@@ -59,9 +60,9 @@ class Outbox extends Queue<Waiting> {
 	}
 
 	/** What the server kept of a batch and a page, read with these entries, does not know of. */
-	keptBeside(batchId: string, entries: readonly Entry[]): Entry[] {
+	async keptBeside(batchId: string, entries: readonly Entry[]): Promise<Entry[]> {
 		const known = new Set(entries.map((entry) => entry.id));
-		return this.keptLately(batchId).flatMap(({ entry }) => (known.has(entry.id) ? [] : entry));
+		return (await this.keptLately(batchId)).flatMap(({ entry }) => (known.has(entry.id) ? [] : entry));
 	}
 }
 

@@ -1,14 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry } from '$core/bench/entries.ts';
-import { StorageStandIn } from '../../testing/storage.ts';
+import { freshBrowserDatabase, pass } from '../../testing/browser-database.ts';
 import { outbox } from './outbox.svelte.ts';
 
 const BATCH = '01J0000000000000000000ABCD';
 let posted: { path: string; entries: Entry[] }[] = [];
 
-beforeEach(() => {
-	vi.useFakeTimers({ now: new Date('2026-03-14T09:30:00Z') });
-	vi.stubGlobal('localStorage', new StorageStandIn());
+beforeEach(async () => {
+	await freshBrowserDatabase(new Date('2026-03-14T09:30:00Z'));
 	posted = [];
 	vi.stubGlobal('fetch', (path: string, { body }: { body: string }) => {
 		const { entries } = JSON.parse(body) as { entries: Entry[] };
@@ -24,7 +23,7 @@ afterEach(() => {
 	vi.unstubAllGlobals();
 });
 const sent = async (): Promise<Entry[]> => {
-	await vi.advanceTimersByTimeAsync(0);
+	await pass();
 	return posted.flatMap(({ entries }) => entries);
 };
 
@@ -63,7 +62,7 @@ describe('what is done at the bench', () => {
 		const one = outbox.weigh(BATCH, { what: 'ball', lineId: null, grams: 60, by: 'scale' });
 		const two = outbox.weigh(BATCH, { what: 'ball', lineId: null, grams: 61, by: 'scale' });
 		await sent();
-		expect(outbox.keptBeside(BATCH, [one])).toEqual([two]);
-		expect(outbox.keptBeside('01J0000000000000000000OTHR', [])).toEqual([]);
+		expect(await outbox.keptBeside(BATCH, [one])).toEqual([two]);
+		expect(await outbox.keptBeside('01J0000000000000000000OTHR', [])).toEqual([]);
 	});
 });

@@ -48,7 +48,8 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 		if (answer?.ok) add(id, ((await answer.json()) as { entries: Entry[] }).entries);
 	}
 	onMount(() => {
-		add(loaded().batch.id, outbox.keptBeside(loaded().batch.id, loaded().entries));
+		const { batch: here, entries } = loaded();
+		void outbox.keptBeside(here.id, entries).then((kept) => add(here.id, kept));
 		const unhear = hear((news) => {
 			if (news.entries.length > 0) add(news.batchId, news.entries);
 			else if (news.batchId === loaded().batch.id) void readAgain();

@@ -157,7 +157,7 @@ export interface MeasureForm {
 	grams: number | null;
 	low: number | null;
 	high: number | null;
-	readings: number[];
+	readings: (number | null)[];
 }
 
 export const MEASURES = ['cup', 'tbsp', 'tsp', 'packet', 'each', 'clove', 'cake', 'stick', 'jar'] as const;

@@ -6,7 +6,7 @@ import { isBlank, type FormulaDraft } from '$lib/formula/draft.ts';
 import type { Formula } from '$lib/formula/types.ts';
 import { tick } from 'svelte';
 import { toast } from 'svelte-sonner';
-import { toFirstProblem } from '$lib/form/first-problem.ts';
+import { atSending } from '$lib/form/first-problem.ts';
 
 /** What becomes of what is typed. */
 export type Keeping = 'kept' | 'keeping' | 'waiting';
@@ -202,6 +202,7 @@ export class Sheet {
 		const body = new FormData();
 		body.set('draft', JSON.stringify(draft));
 		const asked = this.#text();
+		const toFirstProblem = atSending();
 		try {
 			const response = await fetch(`/formulas/${this.draft.id}?/${action}`, {
 				method: 'POST',

@@ -45,12 +45,16 @@
 
 	/** What this device sold that the page does not know of: on its way, or kept since the page was read. */
 	let since = $state.raw<SaleEntry[]>([]);
+	function add(entries: readonly SaleEntry[]): void {
+		const here = new Set(since.map((entry) => entry.id));
+		since = [...since, ...entries.filter((entry) => !here.has(entry.id))];
+	}
 	onMount(() => {
 		channel = localStorage.getItem(CHANNEL) ?? channel;
-		since = till.keptLately('sales');
+		void till.keptLately('sales').then(add);
 		const off = [
 			till.onkept((_, entries) => {
-				since = [...since, ...entries];
+				add(entries);
 				void readAgain();
 			}),
 			// Another device sold, or a batch was counted.

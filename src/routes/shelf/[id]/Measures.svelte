@@ -103,7 +103,8 @@
 						label="Weighing {index + 1}"
 						unit="g"
 						bind:value={() => draft.readings[index] ?? '', (typed) => (draft.readings[index] = typed)}
-						error={form.at(`readings[${index}]`) || (index === 0 ? form.at('readings') : '')}
+						error={form.at(`readings[${index}]`) ||
+							(index === 0 ? form.at('readings') || form.at('grams') : '')}
 						inputmode="decimal"
 					/>
 				{/each}

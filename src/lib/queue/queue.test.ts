@@ -1,7 +1,11 @@
 import { monotonicFactory } from 'ulid';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { postItems, Queue, type Answer } from './queue.svelte.ts';
-import { StorageStandIn } from './testing/storage.ts';
+import { StorageStandIn } from '../testing/storage.ts';
+import { freshBrowserDatabase, pass } from '../testing/browser-database.ts';
+import type { Answer } from './answers.ts';
+import { postItems } from './post.ts';
+import { Queue } from './queue.svelte.ts';
+import { readStage, type Stage } from './store.ts';
 
 interface Thing {
 	id: string;
@@ -24,33 +28,35 @@ const queue = () =>
 			return Promise.resolve(answer(items));
 		}
 	});
-const stored = (state: string) =>
-	Object.keys(localStorage).filter((key) => key.includes(`:${state}:`)).length;
+const stored = async (stage: Stage) => (await readStage('test', stage)).length;
+const stops: (() => void)[] = [];
+/** Begins as a page does, until the test is over. */
+const begin = (of: Queue<Thing>) => stops.push(of.start());
 
-beforeEach(() => {
-	vi.useFakeTimers();
+beforeEach(async () => {
+	await freshBrowserDatabase();
 	vi.stubGlobal('localStorage', new StorageStandIn());
 	vi.stubGlobal('window', { addEventListener: () => {}, removeEventListener: () => {} });
 	[sent, answer] = [[], kept];
 });
 afterEach(() => {
+	for (const stop of stops.splice(0)) stop();
 	vi.useRealTimers();
 	vi.unstubAllGlobals();
 });
-/** Lets everything that was promised come about, and so much time pass. */
-const pass = (ms = 0) => vi.advanceTimersByTimeAsync(ms);
 
 describe('what is on its way to the server', () => {
 	it('is in the browser before it is sent, and stays until the server has it', async () => {
 		answer = () => null;
 		const of = queue();
 		of.add([thing()]);
-		expect(stored('waiting')).toBe(1);
+		expect([of.waiting.length, sent.length]).toEqual([1, 0]);
 		await pass();
-		expect([of.waiting.length, of.reached]).toEqual([1, false]);
+		expect([of.waiting.length, of.reached, await stored('waiting')]).toEqual([1, false, 1]);
 		answer = kept;
 		await pass(400);
-		expect([of.waiting.length, of.reached, stored('waiting'), stored('kept')]).toEqual([0, true, 0, 1]);
+		expect([of.waiting.length, of.reached]).toEqual([0, true]);
+		expect([await stored('waiting'), await stored('kept')]).toEqual([0, 1]);
 	});
 
 	it('is tried again at longer and longer distances, and never given up', async () => {
@@ -74,10 +80,58 @@ describe('what is on its way to the server', () => {
 		await pass();
 		const next = queue();
 		answer = kept;
-		next.start();
-		expect(next.waiting).toHaveLength(2);
+		begin(next);
 		await pass();
 		expect(next.waiting).toHaveLength(0);
+		expect(sent.at(-1)).toHaveLength(2);
+	});
+
+	it('that an earlier version left in the simpler storage is taken over and sent', async () => {
+		const [waits, had, unseen] = [thing(), thing(), thing()];
+		localStorage.setItem(`square-batch:test:waiting:${waits.id}`, JSON.stringify(waits));
+		localStorage.setItem(`square-batch:test:kept:${had.id}`, JSON.stringify(had));
+		const refusal = { item: unseen, message: 'no packs left' };
+		localStorage.setItem(`square-batch:test:refused:${unseen.id}`, JSON.stringify(refusal));
+		localStorage.setItem('square-batch:scale', 'bench');
+		const of = queue();
+		begin(of);
+		await pass();
+		expect(sent).toEqual([[waits]]);
+		expect(of.refused).toEqual([refusal]);
+		expect(await of.keptLately('a')).toEqual([waits, had].sort((a, b) => (a.id < b.id ? -1 : 1)));
+		expect(Object.keys(localStorage).filter((key) => key.startsWith('square-batch'))).toEqual([
+			'square-batch:scale'
+		]);
+	});
+
+	it('is seen by the other tabs of the browser, and so is that it is gone', async () => {
+		answer = () => null;
+		const [one, two] = [queue(), queue()];
+		begin(one);
+		begin(two);
+		await pass();
+		one.add([thing()]);
+		await pass();
+		expect(two.waiting).toHaveLength(1);
+		answer = kept;
+		await pass(400);
+		expect([one.waiting.length, two.waiting.length]).toEqual([0, 0]);
+	});
+
+	it('goes on where the browser keeps nothing, and says so', async () => {
+		answer = () => null;
+		vi.stubGlobal('indexedDB', {
+			open: () => {
+				throw new DOMException('closed to pages', 'SecurityError');
+			}
+		});
+		const of = queue();
+		of.add([thing()]);
+		await pass();
+		expect([of.isKept, of.waiting.length]).toEqual([false, 1]);
+		answer = kept;
+		await pass(400);
+		expect([sent.at(-1)?.length, of.waiting.length]).toEqual([1, 0]);
 	});
 
 	it('goes in the order it was made, each group together', async () => {
@@ -88,7 +142,7 @@ describe('what is on its way to the server', () => {
 		of.add([two]);
 		await pass();
 		[sent, answer] = [[], kept];
-		await pass(400);
+		await pass(800);
 		expect(sent).toEqual([[one, three], [two]]);
 	});
 
@@ -117,7 +171,8 @@ describe('what is on its way to the server', () => {
 		expect(of.waiting).toHaveLength(0);
 		expect(of.refused).toEqual([{ item, message: 'no packs left' }]);
 		of.dismiss(item.id);
-		expect([of.refused.length, stored('refused')]).toEqual([0, 0]);
+		await pass();
+		expect([of.refused.length, await stored('refused')]).toEqual([0, 0]);
 	});
 
 	it('is told of once it is kept, and before it stops waiting', async () => {
@@ -138,11 +193,10 @@ describe('what the server kept lately', () => {
 		const of = queue();
 		of.add([thing('a'), thing('b')]);
 		await pass();
-		expect(of.keptLately('a')).toHaveLength(1);
-		await pass(3 * 24 * 3600 * 1000 + 60_000);
-		of.keptLately('a');
-		expect(of.keptLately('a')).toHaveLength(0);
-		expect(stored('kept')).toBe(0);
+		expect(await of.keptLately('a')).toHaveLength(1);
+		vi.setSystemTime(Date.now() + 3 * 24 * 3600 * 1000 + 60_000);
+		expect(await of.keptLately('a')).toHaveLength(0);
+		expect(await stored('kept')).toBe(0);
 	});
 });
 

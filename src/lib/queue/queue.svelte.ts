@@ -1,0 +1,203 @@
+import { decodeTime } from 'ulid';
+import { byAnswer, type Answer, type Refused } from './answers.ts';
+import { readStage, takeOver, write } from './store.ts';
+
+interface QueueOptions<T> {
+	/** Under which name it is in the browser's storage. */
+	name: string;
+	/** A ULID: things are sent in the order of their ids. */
+	idOf: (item: T) => string;
+	/** Things of one group are sent together. */
+	groupOf: (item: T) => string;
+	/** The server's answers; null where it could not be asked, and all is to be sent again. */
+	send: (group: string, items: T[]) => Promise<Answer[] | null>;
+}
+
+/** The server takes so many together: a day without a network comes in parts. */
+const MOST_AT_ONCE = 100;
+const FIRST_RETRY_MS = 400;
+const LAST_RETRY_MS = 4000;
+/** For so long a page kept in the browser may be older than what the server has. */
+const KEPT_MS = 3 * 24 * 3600 * 1000;
+
+/**
+ * What is on its way to the server. Each thing is kept in the browser the moment it is made, and stays there
+ * until the server says that it has it: a reload, a closed lid or a server that is gone loses none.
+ */
+export class Queue<T> {
+	waiting = $state.raw<T[]>([]);
+	refused = $state.raw<Refused<T>[]>([]);
+	/** Whether the server answered the last time it was asked. */
+	reached = $state(true);
+	/** Whether the browser keeps what waits; where it cannot, closing the page loses it. */
+	isKept = $state(true);
+	#options: QueueOptions<T>;
+	#sending = false;
+	#retry_ms = FIRST_RETRY_MS;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+	#listeners: ((group: string, items: T[]) => void)[] = [];
+	/** What this page wrote so far, and whether it is written: what is read before that is older than what is here. */
+	#writes = 0;
+	#written: Promise<void> = Promise.resolve();
+	#others: BroadcastChannel | undefined;
+
+	constructor(options: QueueOptions<T>) {
+		this.#options = options;
+	}
+
+	/** Takes up what an earlier page left, and sends it. */
+	start(): () => void {
+		const online = () => this.send();
+		const others = new BroadcastChannel(`square-batch:${this.#options.name}`);
+		this.#others = others;
+		others.onmessage = () => void this.#read();
+		window.addEventListener('online', online);
+		void this.#takeUp().then(() => this.send());
+		return () => {
+			window.removeEventListener('online', online);
+			others.close();
+			this.#others = undefined;
+		};
+	}
+
+	/** Calls `listener` with what the server kept, so that a page can go on from it. */
+	onkept(listener: (group: string, items: T[]) => void): () => void {
+		this.#listeners.push(listener);
+		return () => {
+			this.#listeners = this.#listeners.filter((each) => each !== listener);
+		};
+	}
+
+	/** Keeps things in the browser and sends them. */
+	add(items: readonly T[]): void {
+		this.waiting = this.#inOrder([...this.waiting, ...items]);
+		// What could not be kept before is tried along with it.
+		const puts = (this.isKept ? items : this.waiting).map((value) => ({
+			stage: 'waiting' as const,
+			id: this.#options.idOf(value),
+			value
+		}));
+		void this.#write(puts, []).then(() => this.send());
+	}
+
+	/** What the server kept of a group lately: a page read again with the server gone may be older. */
+	async keptLately(group: string): Promise<T[]> {
+		const { name, groupOf } = this.#options;
+		const oldest = Date.now() - KEPT_MS;
+		const all = await readStage(name, 'kept').catch(() => []);
+		const old = all.filter(({ id }) => decodeTime(id) < oldest);
+		if (old.length > 0)
+			await this.#write(
+				[],
+				old.map(({ id }) => ({ stage: 'kept', id }))
+			);
+		return all
+			.filter(({ id }) => decodeTime(id) >= oldest)
+			.map(({ value }) => value as T)
+			.filter((item) => groupOf(item) === group);
+	}
+
+	/** Until the server has all that waits, or does not answer. */
+	async sent(): Promise<void> {
+		const LOOK_MS = 50;
+		while (this.waiting.length > 0 && this.reached)
+			await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+	}
+
+	/** Lets go of what was refused, once the person has seen it. */
+	dismiss(id: string): void {
+		this.refused = this.refused.filter(({ item }) => this.#options.idOf(item) !== id);
+		void this.#write([], [{ stage: 'refused', id }]);
+	}
+
+	/** Sends what waits, in the order it was made, until nothing does; tries again later where it cannot. */
+	send(): void {
+		clearTimeout(this.#timer);
+		if (this.#sending) return;
+		this.#sending = true;
+		void this.#sendAll().finally(() => {
+			this.#sending = false;
+			if (this.waiting.length === 0) return;
+			this.#timer = setTimeout(() => this.send(), this.#retry_ms);
+			this.#retry_ms = Math.min(LAST_RETRY_MS, 2 * this.#retry_ms);
+		});
+	}
+
+	async #sendAll(): Promise<void> {
+		const { groupOf, send } = this.#options;
+		for (let first = this.waiting[0]; first !== undefined; first = this.waiting[0]) {
+			const group = groupOf(first);
+			const items = this.waiting.filter((each) => groupOf(each) === group).slice(0, MOST_AT_ONCE);
+			const answers = await send(group, items);
+			this.reached = answers !== null;
+			if (!answers) return;
+			this.#retry_ms = FIRST_RETRY_MS;
+			if (!(await this.#settle(group, items, answers))) return;
+		}
+	}
+
+	/** Puts each thing where the server's answer to it belongs; false where none was answered. */
+	async #settle(group: string, items: readonly T[], answers: readonly Answer[]): Promise<boolean> {
+		const { idOf } = this.#options;
+		const { kept, refused } = byAnswer(items, answers, idOf);
+		// What was kept is shown as kept before it stops being shown as waiting.
+		for (const listener of this.#listeners) listener(group, kept);
+		const answered = [...kept, ...refused.map(({ item }) => item)].map(idOf);
+		this.waiting = this.waiting.filter((item) => !answered.includes(idOf(item)));
+		this.refused = [...this.refused.filter(({ item }) => !answered.includes(idOf(item))), ...refused];
+		await this.#write(
+			[
+				...kept.map((item) => ({ stage: 'kept' as const, id: idOf(item), value: item })),
+				...refused.map((value) => ({ stage: 'refused' as const, id: idOf(value.item), value }))
+			],
+			answered.map((id) => ({ stage: 'waiting', id }))
+		);
+		return answered.length > 0;
+	}
+
+	async #takeUp(): Promise<void> {
+		await takeOver(this.#options.name).catch(() => (this.isKept = false));
+		await this.#read();
+	}
+
+	async #write(puts: Parameters<typeof write>[1], drops: Parameters<typeof write>[2]): Promise<void> {
+		this.#writes++;
+		const before = this.#written;
+		const writing = write(this.#options.name, puts, drops).then(
+			() => {
+				this.isKept = true;
+				this.#others?.postMessage('written');
+			},
+			() => {
+				this.isKept = false;
+			}
+		);
+		this.#written = before.then(() => writing);
+		await this.#written;
+	}
+
+	/** Takes what is in the browser for what there is: other tabs of it write too. */
+	async #read(): Promise<void> {
+		const { name } = this.#options;
+		for (let at = -1; at !== this.#writes;) {
+			at = this.#writes;
+			await this.#written;
+			try {
+				const [waiting, refused] = await Promise.all([
+					readStage(name, 'waiting'),
+					readStage(name, 'refused')
+				]);
+				if (at !== this.#writes || !this.isKept) continue;
+				this.waiting = waiting.map(({ value }) => value as T);
+				this.refused = refused.map(({ value }) => value as Refused<T>);
+			} catch {
+				this.isKept = false;
+			}
+		}
+	}
+
+	#inOrder(items: readonly T[]): T[] {
+		const { idOf } = this.#options;
+		return items.toSorted((a, b) => (idOf(a) < idOf(b) ? -1 : 1));
+	}
+}
