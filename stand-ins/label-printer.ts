@@ -1,17 +1,12 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
 import type { JobOutcome, PrintedJob, PrinterState, Roll } from '../src/lib/label/printer.ts';
+import { listen, type StandIn } from './listen.ts';
 
 const FIRST_ROLL: Roll = { width_mm: 127, height_mm: 190.5, labels: 40 };
 const MOST_BYTES = 4 * 1024 * 1024;
-
-/** A simulated label printer, listening. */
-export interface LabelPrinterStandIn {
-	address: string;
-	stop(): Promise<void>;
-}
 
 /**
  * Stands in for a label printer on 127.0.0.1: it keeps every job as a PDF in `folder`, uses up its roll,
@@ -20,7 +15,7 @@ export interface LabelPrinterStandIn {
  * `GET /state`, `PUT /roll` with a roll, `POST /jobs/ID?name=…&copies=…&width_mm=…&height_mm=…` with one
  * label as PDF, `GET /jobs/ID` for what it printed.
  */
-export async function startLabelPrinter(folder: string, port = 0): Promise<LabelPrinterStandIn> {
+export async function startLabelPrinter(folder: string, port = 0): Promise<StandIn> {
 	mkdirSync(folder, { recursive: true });
 	const file = join(folder, 'state.json');
 	let state = existsSync(file)
@@ -55,46 +50,29 @@ export async function startLabelPrinter(folder: string, port = 0): Promise<Label
 		return { ...after, state: after.printed === after.copies ? 'done' : 'out of paper', roll: left };
 	}
 
-	async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-		const url = new URL(request.url ?? '/', 'http://printer');
-		const [, what, id = ''] = url.pathname.split('/');
-		const json = (status: number, body: unknown) =>
-			response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
-		if (request.method === 'GET' && what === 'state') return void json(200, state);
-		if (request.method === 'PUT' && what === 'roll') {
-			const roll = readRoll((await bodyOf(request)).toString());
-			if (!roll) return void json(400, { message: 'not a roll' });
-			keep({ ...state, roll });
-			return void json(200, state);
-		}
-		if (what === 'jobs' && /^[0-9A-Z]{26}$/.test(id)) {
-			if (request.method === 'GET' && existsSync(pdfOf(id)))
-				return void response
-					.writeHead(200, { 'content-type': 'application/pdf' })
-					.end(readFileSync(pdfOf(id)));
-			const copies = Number(url.searchParams.get('copies'));
-			const pdf = request.method === 'POST' ? await bodyOf(request) : Buffer.alloc(0);
-			if (pdf.subarray(0, 5).toString() === '%PDF-' && Number.isInteger(copies) && copies > 0)
-				return void json(200, print(id, url.searchParams, pdf));
-		}
-		json(404, { message: 'the printer does not know this' });
-	}
-
-	const server = createServer((request, response) => {
-		answer(request, response).catch(() => response.writeHead(500).end());
+	const app = new Hono();
+	app.use(bodyLimit({ maxSize: MOST_BYTES }));
+	app.get('/state', (c) => c.json(state));
+	app.put('/roll', async (c) => {
+		const roll = readRoll(await c.req.text());
+		if (!roll) return c.json({ message: 'not a roll' }, 400);
+		keep({ ...state, roll });
+		return c.json(state);
 	});
-	await new Promise<void>((resolve, reject) => {
-		server.once('error', reject);
-		server.listen({ port, host: '127.0.0.1' }, resolve);
+	app.get('/jobs/:id{[0-9A-Z]{26}}', (c) => {
+		const pdf = pdfOf(c.req.param('id'));
+		if (!existsSync(pdf)) return c.notFound();
+		return c.body(readFileSync(pdf), 200, { 'content-type': 'application/pdf' });
 	});
-	return {
-		address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-		stop: () =>
-			new Promise((resolve) => {
-				server.close(() => resolve());
-				server.closeAllConnections();
-			})
-	};
+	app.post('/jobs/:id{[0-9A-Z]{26}}', async (c) => {
+		const copies = Number(c.req.query('copies'));
+		const pdf = Buffer.from(await c.req.arrayBuffer());
+		if (pdf.subarray(0, 5).toString() !== '%PDF-' || !Number.isInteger(copies) || copies <= 0)
+			return c.notFound();
+		return c.json(print(c.req.param('id'), new URL(c.req.url).searchParams, pdf));
+	});
+	app.notFound((c) => c.json({ message: 'the printer does not know this' }, 404));
+	return listen(app, port);
 }
 
 function readRoll(text: string): Roll | null {
@@ -105,15 +83,4 @@ function readRoll(text: string): Roll | null {
 	} catch {
 		return null;
 	}
-}
-
-async function bodyOf(request: IncomingMessage): Promise<Buffer> {
-	const chunks: Buffer[] = [];
-	let bytes = 0;
-	for await (const chunk of request as AsyncIterable<Buffer>) {
-		bytes += chunk.length;
-		if (bytes > MOST_BYTES) throw new Error('too large');
-		chunks.push(chunk);
-	}
-	return Buffer.concat(chunks);
 }

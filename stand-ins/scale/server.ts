@@ -1,12 +1,8 @@
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { stream } from 'hono/streaming';
+import { listen, type StandIn } from '../listen.ts';
 import { scaleModel, type ScaleModel, type ScaleTraits } from './model.ts';
-
-/** Simulated scales, listening. */
-export interface ScaleStandIn {
-	address: string;
-	stop(): Promise<void>;
-}
 
 /** Lines a second, as kitchen scales with a port send them. */
 const LINES_PER_S = 10;
@@ -20,9 +16,10 @@ const MOST_BYTES = 10_000;
  * scale is unplugged. `GET /NAME` is how it stands. `POST /NAME` is the hand at it: `{"put": grams}`
  * (below zero takes off), `{"empty": true}`, or traits to change.
  */
-export async function startScales(port = 0): Promise<ScaleStandIn> {
+export async function startScales(port = 0): Promise<StandIn> {
 	const scales = new Map<string, ScaleModel>();
-	const listening = new Map<string, Set<ServerResponse>>();
+	/** How often each was unplugged: whoever listened then hears no more of it. */
+	const unplugged = new Map<string, number>();
 	const now = () => performance.now();
 	const scaleOf = (name: string): ScaleModel | null => {
 		const known = scales.get(name);
@@ -33,56 +30,40 @@ export async function startScales(port = 0): Promise<ScaleStandIn> {
 		return made;
 	};
 
-	function readings(name: string, scale: ScaleModel, response: ServerResponse): void {
-		if (!scale.state().connected) {
-			response.writeHead(503).end();
-			return;
-		}
-		response.writeHead(200, { 'content-type': 'text/plain' });
-		const of = listening.get(name) ?? new Set();
-		listening.set(name, of.add(response));
-		const timer = setInterval(() => response.write(`${scale.line(now())}\r\n`), 1000 / LINES_PER_S);
-		response.on('close', () => {
-			clearInterval(timer);
-			of.delete(response);
+	const app = new Hono<{ Variables: { scale: ScaleModel } }>();
+	app.use(bodyLimit({ maxSize: MOST_BYTES }));
+	app.use('/:name{[a-z0-9-]{1,40}}/*', async (c, next) => {
+		const scale = scaleOf(c.req.param('name'));
+		if (!scale) return c.notFound();
+		c.set('scale', scale);
+		return next();
+	});
+	app.get('/:name{[a-z0-9-]{1,40}}', (c) => c.json(c.get('scale').state()));
+	app.get('/:name{[a-z0-9-]{1,40}}/readings', (c) => {
+		const [name, scale] = [c.req.param('name'), c.get('scale')];
+		if (!scale.state().connected) return c.body(null, 503);
+		c.header('content-type', 'text/plain');
+		return stream(c, async (out) => {
+			const before = unplugged.get(name);
+			while (!out.aborted && unplugged.get(name) === before) {
+				await out.write(`${scale.line(now())}\r\n`);
+				await out.sleep(1000 / LINES_PER_S);
+			}
 		});
-	}
-
-	async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-		const [, name = '', what] = (request.url ?? '').split('/');
-		const scale = /^[a-z0-9-]{1,40}$/.test(name) ? scaleOf(name) : null;
-		const json = (status: number, body: unknown) =>
-			response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
-		if (!scale) return void json(404, { message: 'there is no such scale' });
-		if (request.method === 'GET' && what === 'readings') return readings(name, scale, response);
-		if (request.method === 'GET' && what === undefined) return void json(200, scale.state());
-		if (request.method === 'POST' && what === undefined) {
-			const hand = readHand(await bodyOf(request));
-			if (!hand) return void json(400, { message: 'not understood' });
-			if (hand.empty) scale.put(-scale.state().load_g, now());
-			if (hand.put !== undefined) scale.put(hand.put, now());
-			scale.change(hand.traits, now());
-			if (!scale.state().connected) for (const each of listening.get(name) ?? []) each.end();
-			return void json(200, scale.state());
-		}
-		json(404, { message: 'the scale does not know this' });
-	}
-
-	const server = createServer((request, response) => {
-		answer(request, response).catch(() => response.writeHead(500).end());
 	});
-	await new Promise<void>((resolve, reject) => {
-		server.once('error', reject);
-		server.listen({ port, host: '127.0.0.1' }, resolve);
+	app.post('/:name{[a-z0-9-]{1,40}}', async (c) => {
+		const scale = c.get('scale');
+		const hand = readHand(await c.req.text());
+		if (!hand) return c.json({ message: 'not understood' }, 400);
+		if (hand.empty) scale.put(-scale.state().load_g, now());
+		if (hand.put !== undefined) scale.put(hand.put, now());
+		scale.change(hand.traits, now());
+		const name = c.req.param('name');
+		if (!scale.state().connected) unplugged.set(name, (unplugged.get(name) ?? 0) + 1);
+		return c.json(scale.state());
 	});
-	return {
-		address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-		stop: () =>
-			new Promise((resolve) => {
-				server.close(() => resolve());
-				server.closeAllConnections();
-			})
-	};
+	app.notFound((c) => c.json({ message: 'there is no such scale' }, 404));
+	return listen(app, port);
 }
 
 interface Hand {
@@ -115,13 +96,4 @@ function readHand(text: string): Hand | null {
 	} catch {
 		return null;
 	}
-}
-
-async function bodyOf(request: IncomingMessage): Promise<string> {
-	let text = '';
-	for await (const chunk of request as AsyncIterable<Buffer>) {
-		text += chunk.toString();
-		if (text.length > MOST_BYTES) throw new Error('too large');
-	}
-	return text;
 }

@@ -9,12 +9,13 @@ import { getLabel } from '$lib/server/labels/read.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
 import { printerAt, type LabelPrinter } from '$lib/server/print/printer.ts';
 import { newId } from '$lib/server/rows.ts';
-import { startLabelPrinter, type LabelPrinterStandIn } from '../../stand-ins/label-printer.ts';
+import type { StandIn } from '../../stand-ins/listen.ts';
+import { startLabelPrinter } from '../../stand-ins/label-printer.ts';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
 const folder = mkdtempSync(join(tmpdir(), 'square-batch-printer-'));
-let standIn: LabelPrinterStandIn;
+let standIn: StandIn;
 let printer: LabelPrinter;
 
 beforeAll(async () => {

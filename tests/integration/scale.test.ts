@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startScales, type ScaleStandIn } from '../../stand-ins/scale/server.ts';
+import type { StandIn } from '../../stand-ins/listen.ts';
+import { startScales } from '../../stand-ins/scale/server.ts';
 import { readScaleLine } from '$core/scale/line.ts';
 import { listen, tell, type News } from '$lib/server/bench/live.ts';
 import { eventStream } from '$lib/server/event-stream.ts';
 import { networkScales } from '$lib/server/scale.ts';
 
-let scales: ScaleStandIn;
+let scales: StandIn;
 beforeAll(async () => {
 	scales = await startScales();
 	process.env.SCALE_URL = scales.address;

@@ -1,4 +1,5 @@
 import type { Entry } from '$core/bench/entries.ts';
+import { listenTo } from '../../stream.ts';
 
 /** What another device did: entries it added, or none where the whole record has to be read again. */
 export interface News {
@@ -25,43 +26,19 @@ export function onListening(listener: () => void): () => void {
 	return () => opening.delete(listener);
 }
 
-/**
- * Listens to the news of the kitchen, while the page is looked at: a browser allows few streams at once,
- * and a tab nobody sees needs none. `oncome` is called whenever the stream is there again, to catch up.
- */
+/** Listens to the news of the kitchen. `oncome` is called whenever the stream is there again, to catch up. */
 export function listenToNews(oncome: () => void): () => void {
-	let stream: EventSource | null = null;
 	let wasOpen = false;
-	const connect = () => {
-		if (document.visibilityState === 'hidden') {
-			stream?.close();
-			stream = null;
-			return;
-		}
-		if (stream) return;
-		stream = new EventSource('/live');
-		stream.onmessage = (event: MessageEvent<string>) => {
-			const news = JSON.parse(event.data) as News;
+	return listenTo('/live', {
+		message: (data) => {
+			const news = JSON.parse(data) as News;
 			for (const listener of hearing) listener(news);
-		};
-		stream.onopen = () => {
+		},
+		opened: () => {
 			for (const listener of opening) listener();
 			// The page was read just before it opened the first time.
 			if (wasOpen) oncome();
 			wasOpen = true;
-		};
-		stream.onerror = () => {
-			// A server that answered with an error ends the stream for good: begin another.
-			if (stream?.readyState !== EventSource.CLOSED) return;
-			stream = null;
-			setTimeout(connect, 1000);
-		};
-	};
-	connect();
-	document.addEventListener('visibilitychange', connect);
-	return () => {
-		document.removeEventListener('visibilitychange', connect);
-		stream?.close();
-		stream = null;
-	};
+		}
+	});
 }
