@@ -15,11 +15,11 @@ import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { drawsOf, lotKey, lotsKeptSince, type BatchDraws } from '../lots/draw.ts';
-import { groupBy } from '../rows.ts';
+import { groupBy, type Row } from '../rows.ts';
 import { shelfReader } from '../shelf.ts';
 import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
-import { batchFromRow, batchRows, lineFromRow, NEWEST_FIRST, type BatchRow, type LineRow } from './rows.ts';
+import { batchFromRow, batchRows, lineFromRow, type BatchRow, type LineRow } from './rows.ts';
 
 /** So many of a formula's newest batches say how it goes: expected loss, yield, what is usual. */
 export const RECENT_BATCHES = 24;
@@ -37,27 +37,15 @@ export async function listBatches(
 	kitchen: Kitchen,
 	{ formulaId, newest, offset = 0 }: { formulaId?: string; newest: number; offset?: number }
 ): Promise<Batch[]> {
-	const query = db('batches as b')
-		.where('b.kitchen_id', kitchen.id)
-		.orderBy(NEWEST_FIRST)
-		.limit(newest)
-		.offset(offset);
-	if (formulaId)
-		query.whereIn(
-			'b.product_id',
-			db('products').where({ kitchen_id: kitchen.id, formula_id: formulaId }).select('id')
-		);
-	return readBatches(db, kitchen, (await query.pluck('b.id')) as string[]);
+	const rows = batchRows(db, kitchen.id).limit(newest).offset(offset);
+	if (formulaId) rows.where('p.formula_id', formulaId);
+	return readRows(db, kitchen, await rows);
 }
 
 /** Batches that are planned or on the bench, newest first. */
 export async function batchesOnBench(db: Database, kitchen: Kitchen): Promise<Batch[]> {
-	const ids = (await db('batches as b')
-		.where({ 'b.kitchen_id': kitchen.id, 'b.packs_made': 0 })
-		.whereNull('b.closed_at')
-		.orderBy(NEWEST_FIRST)
-		.pluck('b.id')) as string[];
-	return readBatches(db, kitchen, ids);
+	const rows = batchRows(db, kitchen.id).where('b.packs_made', 0).whereNull('b.closed_at');
+	return readRows(db, kitchen, await rows);
 }
 
 /** One batch. Throws `NotFound`. */
@@ -70,6 +58,13 @@ export async function readBatch(db: Database, kitchen: Kitchen, id: string): Pro
 	const [read] = await readWithEntries(db, kitchen, [id], 'all');
 	if (!read) throw new NotFound('this batch is not here');
 	return read;
+}
+
+/** Batches by their rows, in the order of these. */
+async function readRows(db: Database, kitchen: Kitchen, rows: readonly Row[]): Promise<Batch[]> {
+	const ids = rows.map((row) => String(row.id));
+	const contexts = await batchContexts(db, kitchen, ids, 'open', rows);
+	return contexts.map(({ context, entries }) => assemble(context, entries).batch);
 }
 
 /** Batches by id, newest first. */
@@ -100,11 +95,13 @@ export async function batchContexts(
 	db: Database,
 	kitchen: Kitchen,
 	ids: readonly string[],
-	asked: 'open' | 'all'
+	asked: 'open' | 'all',
+	/** Their rows, where they were read. */
+	read: readonly Row[] | null = null
 ): Promise<{ context: BatchContext; entries: Entry[] }[]> {
 	if (ids.length === 0) return [];
 	const [rows, lineRows, entries, shelfOn, equipment, closedBy, draws, since] = await Promise.all([
-		batchRows(db, kitchen.id).whereIn('b.id', [...ids]),
+		read ?? batchRows(db, kitchen.id).whereIn('b.id', [...ids]),
 		known(db, kitchen.id, ['batch_lines'], `lines ${ids.join()}`, () =>
 			db('batch_lines')
 				.where('kitchen_id', kitchen.id)

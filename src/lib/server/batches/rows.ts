@@ -8,7 +8,7 @@ import type { BatchClosing, BatchInput, BatchRecord, NamedBatch } from '../../ba
 import type { Database } from '../db/connection.ts';
 import { textOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
 
-export const NEWEST_FIRST = [
+const NEWEST_FIRST = [
 	{ column: 'b.made_on', order: 'desc' as const },
 	{ column: 'b.id', order: 'desc' as const }
 ];

@@ -54,10 +54,12 @@ export async function benchMinutesOf(
 ): Promise<BenchMinutes> {
 	const [entries, version] = await Promise.all([
 		entriesOf(db, kitchenId, batchId),
-		db('batches as b')
-			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
-			.where({ 'b.kitchen_id': kitchenId, 'b.id': batchId })
-			.first<Row | undefined>('v.steps')
+		known(db, kitchenId, ['batches', 'formula_versions'], `steps of ${batchId}`, () =>
+			db('batches as b')
+				.join('formula_versions as v', 'v.id', 'b.formula_version_id')
+				.where({ 'b.kitchen_id': kitchenId, 'b.id': batchId })
+				.first<Row | undefined>('v.steps')
+		)
 	]);
 	return benchMinutes(entries, toList<Step>(version?.steps));
 }

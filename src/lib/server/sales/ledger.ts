@@ -62,21 +62,14 @@ export async function ledgerPage(
 	filter: LedgerFilter,
 	{ sort = 'newest', offset = 0, most }: { sort?: Sort; offset?: number; most: number }
 ): Promise<Sale[]> {
-	const ids = (await filtered(db, kitchenId, filter)
-		.orderBy(ORDER[sort])
-		.limit(most)
-		.offset(offset)
-		.pluck('s.id')) as string[];
-	return salesById(db, kitchenId, ids);
+	const page = filtered(db, kitchenId, filter).orderBy(ORDER[sort]).limit(most).offset(offset);
+	return readSales(db, kitchenId, page, sort);
 }
 
 /** Every entry of a batch, newest first. */
 export async function salesOfBatch(db: Database, kitchenId: string, batchId: string): Promise<Sale[]> {
-	const ids = (await db('sales as s')
-		.where({ 's.kitchen_id': kitchenId, 's.batch_id': batchId })
-		.orderBy(ORDER.newest)
-		.pluck('s.id')) as string[];
-	return salesById(db, kitchenId, ids);
+	const ofBatch = db('sales as s').where({ 's.kitchen_id': kitchenId, 's.batch_id': batchId });
+	return readSales(db, kitchenId, ofBatch, 'newest');
 }
 
 /** Every entry of a filter, oldest first, a thousand at a time. */
@@ -93,25 +86,31 @@ export async function* everySale(
 	}
 }
 
-/** Entries by id, in the order of the ids. */
-async function salesById(db: Database, kitchenId: string, ids: readonly string[]): Promise<Sale[]> {
-	if (ids.length === 0) return [];
-	const [rows, about] = await Promise.all([
-		db('sales as s')
-			.leftJoin('batches as b', 'b.id', 's.batch_id')
-			.leftJoin('products as p', 'p.id', 'b.product_id')
-			.leftJoin('formulas as f', 'f.id', 'p.formula_id')
-			.where('s.kitchen_id', kitchenId)
-			.whereIn('s.id', [...ids])
-			.select<Row[]>('s.*', 'b.code', 'b.pack_pieces', 'f.name'),
-		// Later entries that void or return these.
-		db('sales as s')
-			.where('s.kitchen_id', kitchenId)
-			.where((of) => void of.whereIn('s.voids_id', [...ids]).orWhereIn('s.returns_id', [...ids]))
-			.leftJoin('sales as v', 'v.voids_id', 's.id')
-			.whereNull('v.id')
-			.select<Row[]>('s.kind', 's.voids_id', 's.returns_id', 's.packs')
-	]);
+/** The entries that a query finds. */
+async function readSales(
+	db: Database,
+	kitchenId: string,
+	found: Knex.QueryBuilder,
+	sort: Sort
+): Promise<Sale[]> {
+	// Found first, and only then joined to what they are of: a page is some sixty of many years' entries.
+	const rows = await db
+		.from(found.select('s.id').as('found'))
+		.join('sales as s', 's.id', 'found.id')
+		.leftJoin('batches as b', 'b.id', 's.batch_id')
+		.leftJoin('products as p', 'p.id', 'b.product_id')
+		.leftJoin('formulas as f', 'f.id', 'p.formula_id')
+		.orderBy(ORDER[sort])
+		.select<Row[]>('s.*', 'b.code', 'b.pack_pieces', 'f.name');
+	if (rows.length === 0) return [];
+	const ids = rows.map((row) => String(row.id));
+	// Later entries that void or return these.
+	const about = await db('sales as s')
+		.where('s.kitchen_id', kitchenId)
+		.where((of) => void of.whereIn('s.voids_id', ids).orWhereIn('s.returns_id', ids))
+		.leftJoin('sales as v', 'v.voids_id', 's.id')
+		.whereNull('v.id')
+		.select<Row[]>('s.kind', 's.voids_id', 's.returns_id', 's.packs');
 	const voided = new Set(about.flatMap((row) => (row.voids_id === null ? [] : String(row.voids_id))));
 	const returned = new Map<string, number>();
 	for (const row of about)
@@ -119,10 +118,9 @@ async function salesById(db: Database, kitchenId: string, ids: readonly string[]
 			const of = String(row.returns_id);
 			returned.set(of, (returned.get(of) ?? 0) - Number(row.packs));
 		}
-	const byId = new Map(rows.map((row) => [String(row.id), row]));
-	return ids.flatMap((id) => {
-		const row = byId.get(id);
-		return row ? [fromRow(row, voided.has(id), returned.get(id) ?? 0)] : [];
+	return rows.map((row) => {
+		const id = String(row.id);
+		return fromRow(row, voided.has(id), returned.get(id) ?? 0);
 	});
 }
 
