@@ -9,7 +9,8 @@ import { getProfile } from '$lib/server/profiles.ts';
 import { keepCheckout, keepSale, voidSale } from '$lib/server/sales/keep.ts';
 import { channelsUsed, ledgerPage, type LedgerFilter } from '$lib/server/sales/ledger.ts';
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
-import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
+import { sumOfGroups } from '$lib/sales/totals.ts';
+import { ledgerSplit } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -34,10 +35,9 @@ async function readPage({ db, kitchen }: App.Locals, url: URL) {
 		getProfile(db, kitchen.id),
 		listProducts(db, kitchen.id)
 	]);
-	const [sales, total, byChannel, byProduct, byPaying, channels, owed, year] = await Promise.all([
+	const [sales, byChannel, byProduct, byPaying, channels, owed, year] = await Promise.all([
 		// One more than is shown tells whether there are more.
 		ledgerPage(db, kitchen.id, filter, { sort, most: shown + 1 }),
-		ledgerTotal(db, kitchen.id, filter),
 		ledgerSplit(db, kitchen.id, filter, 'channel'),
 		ledgerSplit(db, kitchen.id, filter, 'product'),
 		ledgerSplit(db, kitchen.id, filter, 'paid'),
@@ -56,7 +56,7 @@ async function readPage({ db, kitchen }: App.Locals, url: URL) {
 		shown,
 		filter,
 		sort,
-		total,
+		total: sumOfGroups(byChannel),
 		byChannel,
 		byProduct,
 		byPaying,

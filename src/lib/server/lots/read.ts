@@ -53,19 +53,15 @@ export async function lotsFor(
 ): Promise<Lot[]> {
 	const drawn = batch.stock.flatMap((use) => use.from.map((lot) => lot.lotId));
 	const materials = batch.stock.flatMap((use) => (use.ingredientId === null ? use.name : []));
-	const rows = await lotRows(db, kitchenId)
-		.where(
-			(query) =>
-				void query
-					.whereIn(
-						'l.ingredient_id',
-						batch.lines.map((line) => line.ingredient)
-					)
-					.orWhereIn('l.material', materials)
-		)
-		.where((query) => void query.whereNot('l.on_hand', 0).orWhereIn('l.id', drawn))
-		.where('l.received_on', '<=', batch.madeOn);
-	return rows.map(fromRow);
+	const ingredients = batch.lines.map((line) => line.ingredient);
+	const what = `lots for ${batch.madeOn} ${[...ingredients, ...materials, ...drawn].join()}`;
+	return known(db, kitchenId, ['lots', 'ingredients'], what, async () => {
+		const rows = await lotRows(db, kitchenId)
+			.where((query) => void query.whereIn('l.ingredient_id', ingredients).orWhereIn('l.material', materials))
+			.where((query) => void query.whereNot('l.on_hand', 0).orWhereIn('l.id', drawn))
+			.where('l.received_on', '<=', batch.madeOn);
+		return rows.map(fromRow);
+	});
 }
 
 /** The newest lots there is nothing left of. */

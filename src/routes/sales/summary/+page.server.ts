@@ -3,7 +3,8 @@ import { isDay } from '$lib/server/edge/query.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { ALL, firstDay } from '$lib/server/sales/ledger.ts';
-import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
+import { sumOfGroups } from '$lib/sales/totals.ts';
+import { ledgerSplit } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import type { PageServerLoad } from './$types';
 
@@ -18,8 +19,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		? { ...ALL, from: `${month}-01`, to: endOfMonth(parseDate(`${month}-01`)).toString() }
 		: { ...ALL, from: `${year}-01-01`, to: `${year}-12-31` };
 	const { profile } = await getProfile(db, kitchen.id);
-	const [total, byTime, byProduct, byChannel, byPaying, ofYear, first] = await Promise.all([
-		ledgerTotal(db, kitchen.id, filter),
+	const [byTime, byProduct, byChannel, byPaying, ofYear, first] = await Promise.all([
 		ledgerSplit(db, kitchen.id, filter, month ? 'day' : 'month'),
 		ledgerSplit(db, kitchen.id, filter, 'product'),
 		ledgerSplit(db, kitchen.id, filter, 'channel'),
@@ -39,7 +39,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		years: Array.from({ length: Number(day.slice(0, 4)) - Number(from) + 1 }, (_, index) =>
 			String(Number(from) + index)
 		),
-		total,
+		total: sumOfGroups(byChannel),
 		byTime,
 		byProduct,
 		byChannel,
