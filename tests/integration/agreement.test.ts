@@ -75,7 +75,9 @@ describe('page, desk and server', () => {
 					const pages: [Entry[], Entry[]] = [[...(queues[0] ?? [])], [...(queues[1] ?? [])]];
 					const send = async (sent: Entry[]) => {
 						const { answers, added } = await keepEntries(db, kitchen, id, sent);
-						for (const answer of answers) if (!answer.kept) refused.add(answer.id);
+						for (const answer of answers)
+							if (answer.kept) refused.delete(answer.id);
+							else refused.add(answer.id);
 						for (const page of pages) page.push(...added);
 					};
 					const sent: Entry[][] = [];
@@ -87,8 +89,8 @@ describe('page, desk and server', () => {
 						await send(some);
 					}
 					for (const queue of queues) if (queue.length > 0) await send(queue.splice(0));
-					// An answer was lost: all of it comes once more.
-					for (const some of sent.toReversed()) await keepEntries(db, kitchen, id, some);
+					// The answers were lost: all of it comes once more, and what was refused may be kept by now.
+					for (const some of sent.toReversed()) await send(some);
 
 					const kept = await entriesOf(db, kitchen.id, id);
 					expect(kept.map((entry) => entry.number)).toEqual(kept.map((_, index) => index + 1));
