@@ -10,10 +10,10 @@ import { massFlow, massNotices } from './massflow/massflow.ts';
 import { moistureNotices, pieceWater } from './massflow/water.ts';
 import { energyNotices, factorEnergy } from './nutrition/energy.ts';
 import { rawNutrients, timesAmounts } from './nutrition/perPiece.ts';
-import { evaporatedPerPiece_g, pieceShares } from './nutrition/shares.ts';
+import { evaporatedPerPiece_g, pieceShares, type Share } from './nutrition/shares.ts';
 import type { Notice, Outcome } from './problem.ts';
 import { rulesOf } from './rules/index.ts';
-import { statementEntries } from './statement/entries.ts';
+import { gathered, statementEntries } from './statement/entries.ts';
 
 /**
  * Formula + measurements + prices + rule set → facts; or every problem that makes them impossible.
@@ -36,15 +36,16 @@ export function derive(recipe: Recipe): Outcome<Facts> {
 	const energy = factorEnergy(perPiece);
 	const per100g = finished === null ? null : timesAmounts(perPiece, 100 / finished);
 
-	const declared = rulesOf(recipe.rules).declare({
+	const rules = rulesOf(recipe.rules);
+	const declared = rules.declare({
 		foodName: recipe.formula.name,
 		product: recipe.product,
 		finishedWeight_g: finished,
 		perPiece,
 		per100g,
 		energy,
-		entries: statementEntries(shares, ingredientOf, recipe.rules),
-		contactAllergens: contactAllergens(surfaceLines, ingredientOf),
+		entries: statementEntries(shares, ingredientOf, rules),
+		contact: gathered(contactShares(surfaceLines), ingredientOf, rules),
 		ingredientOf
 	});
 
@@ -115,13 +116,13 @@ function unconfirmed(recipe: Recipe, ingredientOf: (id: string) => Ingredient): 
 }
 
 /**
- * Allergens of surface materials that were used and are said to leave nothing on the pieces. A trace
- * of them is there, so they are declared (docs/decisions).
+ * Surface materials that were used and are said to leave nothing on the pieces. A trace of them is there, so their
+ * allergens are declared (docs/decisions).
  */
-function contactAllergens(lines: readonly Line[], ingredientOf: (id: string) => Ingredient): string[] {
+function contactShares(lines: readonly Line[]): Share[] {
 	return lines
 		.filter((line) => line.used_g > 0 && uptakeOf_g(line) === 0)
-		.flatMap((line) => ingredientOf(line.ingredient).allergens ?? []);
+		.map((line) => ({ ingredient: line.ingredient, mass_g: 0 }));
 }
 
 function assumedUptakes(lines: readonly Line[], ingredientOf: (id: string) => Ingredient): Notice[] {

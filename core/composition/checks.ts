@@ -1,6 +1,6 @@
 import { settled } from '../measure/round.ts';
 import type { Problem } from '../problem.ts';
-import { ENERGY_CHECK_EXEMPT, type Kind } from './kinds.ts';
+import { ENERGY_CHECK_EXEMPT, SUM_CHECK_EXEMPT, type Kind } from './kinds.ts';
 import {
 	COMPOSITION_KEYS,
 	mostPer100g,
@@ -64,7 +64,16 @@ export function compositionWarnings(composition: Composition, kind: Kind): Compo
 		v('transFat_g'),
 		v('energy_kcal')
 	];
-	if (water !== null && protein !== null && fat !== null && ash !== null && carbohydrate !== null) {
+	// What is left of such an ingredient as ash is less than it was: it gives off gas.
+	const isWhole = !SUM_CHECK_EXEMPT.includes(kind);
+	if (
+		isWhole &&
+		water !== null &&
+		protein !== null &&
+		fat !== null &&
+		ash !== null &&
+		carbohydrate !== null
+	) {
 		const sum = settled(water + protein + fat + ash + carbohydrate);
 		if (sum < 98 || sum > 102)
 			warnings.push({

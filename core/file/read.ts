@@ -7,6 +7,7 @@ import { pieceWater } from '../massflow/water.ts';
 import { evaporatedPerPiece_g, pieceShares } from '../nutrition/shares.ts';
 import type { Outcome, Problem } from '../problem.ts';
 import { lineOf, recipeOfDocument, type FileDocument, type LineDocument } from './document.ts';
+import { limitProblems, sizeProblem } from './limits.ts';
 import { schemaProblem } from './messages.ts';
 import { recipeSchema } from './schema.ts';
 
@@ -15,6 +16,8 @@ import { recipeSchema } from './schema.ts';
  * crosses from one place to another, and, as far as the figures can be read, what cannot be.
  */
 export function readRecipe(text: string): Outcome<Recipe> {
+	const tooLong = sizeProblem(text);
+	if (tooLong) return { ok: false, problems: [tooLong] };
 	let given: unknown;
 	try {
 		given = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -27,6 +30,8 @@ export function readRecipe(text: string): Outcome<Recipe> {
 
 /** As `readRecipe`, of a document already parsed. */
 export function checkRecipe(given: unknown): Outcome<Recipe> {
+	const beyond = limitProblems(given);
+	if (beyond.length > 0) return { ok: false, problems: beyond };
 	const { error, value } = recipeSchema.validate(given) as {
 		error?: Joi.ValidationError;
 		value?: FileDocument;

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { FileDocument } from './document.ts';
 import { readTag } from '../allergens/tags.ts';
 import { KINDS } from '../composition/kinds.ts';
-import { COMPOSITION_KEYS, mostPer100g } from '../composition/nutrients.ts';
+import { COMPOSITION_KEYS, mostPer100g, NUTRIENTS } from '../composition/nutrients.ts';
 import { CATEGORIES, USES } from '../formula/types.ts';
 
 /** More than a home kitchen could weigh or count; above it a figure is a slip of the pen. */
@@ -37,6 +37,8 @@ const ingredient = Joi.object({
 	parts: Joi.array().items(part),
 	per100g: composition.default({}),
 	allergens: Joi.array().items(allergen).allow(null),
+	refined: Joi.array().items(allergen),
+	added: Joi.array().items(Joi.valid(...NUTRIENTS)),
 	price: Joi.object({
 		amount: money.required(),
 		grams: weight.required(),

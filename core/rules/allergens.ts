@@ -8,12 +8,11 @@ import type { StatementEntry } from './entry.ts';
  */
 export function declaredAllergens(
 	entries: readonly StatementEntry[],
-	contactAllergens: readonly string[],
+	contact: readonly StatementEntry[],
 	groups: readonly string[]
 ): string[] {
 	const texts = new Set<string>();
-	for (const entry of entries) for (const text of entry.allergens) texts.add(text);
-	for (const text of contactAllergens) texts.add(text);
+	for (const entry of [...entries, ...contact]) for (const text of entry.allergens) texts.add(text);
 	const names = new Set<string>();
 	for (const text of texts) {
 		const tag = tagOf(text);

@@ -22,8 +22,8 @@ export interface RuleInput {
 	energy: FactorEnergy;
 	/** Heaviest first. */
 	entries: StatementEntry[];
-	/** Tags of surface materials that touched the pieces though none is said to stay on them. */
-	contactAllergens: string[];
+	/** Surface materials that touched the pieces though none is said to stay on them, in the order of the lines. */
+	contact: StatementEntry[];
 	ingredientOf: (id: string) => Ingredient;
 }
 
@@ -90,6 +90,8 @@ export interface RuleSet {
 	packLabel: PackLabel;
 	/** Groups of allergens that are declared. */
 	allergenGroups: readonly string[];
+	/** Whether a tag need not be declared where it comes from a highly refined oil. */
+	exemptsRefined(tag: string): boolean;
 	exemptions: readonly Exemption[];
 	/** An allergen as a line of what may have come along names it, `**` around what is emphasised. */
 	mayContainName(tag: string): string;

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Ingredient, Line, RulesName } from '../formula/types.ts';
+import type { Ingredient, Line, Part, RulesName } from '../formula/types.ts';
 import { readParts } from '../formula/parts.ts';
-import { dough, factsOf, flour, ingredient, recipe, surface, water } from '../testing/recipe.ts';
-import { emphasised } from './eu/statement.ts';
+import { dough, factsOf, flour, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
+import { emphasised, withAllergensSeen } from './eu/emphasis.ts';
+import { isNamed } from './eu/named.ts';
 
 const salt = ingredient('salt', { kind: 'salt' });
 const lard = ingredient('lard', { kind: 'fat' });
@@ -166,9 +167,9 @@ describe('EU statement', () => {
 		expect(at(33)).toBe('**Wheat** flour, water.');
 	});
 
-	it('an ingredient in the product’s name carries its share as mixed', () => {
-		const beet = ingredient('beet', { name: 'Beet', kind: 'produce', label: { eu: 'beetroot' } });
-		// 160 of 1600 g
+	const beet = ingredient('beet', { name: 'Beet', kind: 'produce', label: { eu: 'beetroot' } });
+	it('an ingredient in the food’s name carries its weight as mixed over the finished weight', () => {
+		// 160 of 1600 g, 5 g of a ball of 50: of the 42 g it finishes at, 11.9 %
 		expect(
 			facts(
 				[wheat, water, beet],
@@ -176,7 +177,68 @@ describe('EU statement', () => {
 				'eu',
 				'Beet roti'
 			).statement
-		).toBe('**Wheat** flour, water, beetroot (10%).');
+		).toBe('**Wheat** flour, water, beetroot (12%).');
+	});
+	it('above 100 %, alone or together, it is the grams used for 100 g', () => {
+		const maize = ingredient('maize', { name: 'Masa', kind: 'flour', label: { eu: 'maize flour' } });
+		// What is not water here is the least a piece can come to: both are wet.
+		const wet = (of: Ingredient): Ingredient => ({ ...of, per100g: per100g({ water_g: 60 }) });
+		const at = (maize_g: number, beet_g: number, finished: number) =>
+			facts(
+				[wet(maize), wet(beet), water],
+				[dough('maize', maize_g), dough('beet', beet_g), dough('water', 1000 - maize_g - beet_g)],
+				'eu',
+				'Corn and beet tortilla',
+				finished
+			).statement;
+		// Of a ball of 50 g that finishes at 40 g: 32 and 8 g are 80 and 20 %, which is 100
+		expect(at(640, 160, 40)).toBe('Maize flour (80%), beetroot (20%).');
+		// 33 and 8 g: 82.5 and 20 %, together above it
+		expect(at(660, 160, 40)).toBe('Maize flour (83 g per 100 g), beetroot (20 g per 100 g).');
+		// 45 g: 112.5 %, above it alone
+		expect(at(900, 0.1, 40)).toBe('Maize flour (113 g per 100 g), beetroot (0 g per 100 g).');
+	});
+	it.each([
+		['maize flour', 'Corn tortilla', true],
+		['potatoes', 'Potato bread', true],
+		['oats', 'Oat roti', true],
+		['wholemeal wheat flour', 'Whole wheat pita', true],
+		['buttermilk', 'Butter roti', false],
+		['buckwheat flour', 'Wheat roti', false],
+		['salt', 'Plain roti', false]
+	])('%s is named by %s: %s', (name, food, is) => {
+		expect(isNamed(name, food)).toBe(is);
+	});
+
+	it('an allergen that no word shows stands after it in brackets', () => {
+		const seen = withAllergensSeen;
+		expect(seen('ghee', ['milk'])).toBe('ghee (**milk**)');
+		expect(seen('butter (cream, salt)', ['milk'])).toBe('butter (cream, salt) (**milk**)');
+		expect(seen('whey powder (milk)', ['milk'])).toBe('whey powder (**milk**)');
+		expect(seen('worcester sauce', ['fish:anchovy', 'barley'])).toBe(
+			'worcester sauce (**fish**, **barley**)'
+		);
+		expect(seen('frangipane', ['treenut:almond', 'egg'])).toBe('frangipane (**almond**, **eggs**)');
+		expect(seen('coconut cream', ['coconut'])).toBe('coconut cream');
+	});
+	it('what only touched the pieces stands at the end where its allergen is seen nowhere else', () => {
+		const masa = ingredient('masa', { name: 'Masa', kind: 'flour', allergens: [] });
+		const ghee = ingredient('ghee', { kind: 'fat', allergens: ['milk'] });
+		const oil = ingredient('oil', { kind: 'fat', allergens: [] });
+		const touched = (id: string) => surface(id, 'dusting', 20, 0);
+		const on = (ingredients: Ingredient[], lines: Line[]) => facts([water, ...ingredients], lines, 'eu');
+		expect(
+			on(
+				[masa, wheat, ghee, oil],
+				[dough('masa', 1000), dough('water', 600), touched('flour'), touched('ghee'), touched('oil')]
+			)
+		).toMatchObject({
+			statement: 'Masa, water, **wheat** flour, ghee (**milk**).',
+			allergens: { contains: ['Wheat', 'Milk'] }
+		});
+		expect(on([wheat], [dough('flour', 1000), dough('water', 600), touched('flour')]).statement).toBe(
+			'**Wheat** flour, water.'
+		);
 	});
 
 	it('emphasises whole words of the ingredient’s own allergens', () => {
@@ -189,6 +251,49 @@ describe('EU statement', () => {
 
 	it('without a finished weight there is none', () => {
 		expect(factsOf(recipe({ rules: 'eu', batch: {} }))).toMatchObject({ statement: null, table: null });
+	});
+});
+
+describe('highly refined oils', () => {
+	const oil = (tag: string) => ({ ...ingredient('oil', { kind: 'fat', allergens: [tag] }), refined: [tag] });
+	const contains = (rules: RulesName, tag: string) =>
+		facts([flour, water, oil(tag)], [dough('flour', 1000), dough('water', 600), dough('oil', 60)], rules)
+			.allergens.contains;
+	it('are exempt in the United States, all of them', () => {
+		expect(contains('us', 'soy')).toEqual(['Wheat']);
+		expect(contains('us', 'peanut')).toEqual(['Wheat']);
+	});
+	it('only of soya in the EU and UK', () => {
+		expect(contains('eu', 'soy')).toEqual(['Wheat']);
+		expect(contains('eu', 'peanut')).toEqual(['Wheat', 'Peanut']);
+	});
+	it('what is not refined keeps its tag, also beside what is', () => {
+		const both = { ...ingredient('oil', { kind: 'fat', allergens: ['soy', 'sesame'] }), refined: ['soy'] };
+		expect(
+			facts([flour, water, both], [dough('flour', 1000), dough('water', 600), dough('oil', 60)], 'us')
+				.allergens.contains
+		).toEqual(['Wheat', 'Sesame']);
+	});
+});
+
+describe('records that are one on the label', () => {
+	it('water is one, whatever it is called', () => {
+		const warm = ingredient('warm', { name: 'Warm water', kind: 'water' });
+		// 700 g of water in two is more than 650 g of flour
+		expect(
+			facts([flour, water, warm], [dough('flour', 650), dough('water', 400), dough('warm', 300)]).statement
+		).toBe('Water, bread flour.');
+	});
+	it('parts of one name are one, with all that either says is in it', () => {
+		const mix = (id: string, parts: Part[]) => ingredient(id, { name: 'Spread', kind: 'compound', parts });
+		const cream: Part = { name: 'cream', parts: [] };
+		const salted: Part = { name: 'Butter', parts: [cream, { name: 'salt', parts: [] }] };
+		expect(
+			facts(
+				[flour, water, mix('a', [{ name: 'butter', parts: [cream] }]), mix('b', [salted, salted])],
+				[dough('flour', 1000), dough('water', 600), dough('a', 60), dough('b', 60)]
+			).statement
+		).toBe('Bread flour, water, spread (butter (cream, salt)).');
 	});
 });
 

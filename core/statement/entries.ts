@@ -2,23 +2,37 @@ import { labelName, withoutParenthesis } from '../formula/naming.ts';
 import type { Ingredient, Part, RulesName } from '../formula/types.ts';
 import type { Share } from '../nutrition/shares.ts';
 import { heaviestFirst, type StatementEntry } from '../rules/entry.ts';
+import type { RuleSet } from '../rules/ruleset.ts';
+import { declaredTags } from './declared.ts';
 
 /**
- * The ingredients of one piece under their label names, heaviest first by the weight that goes in
- * before cooking; equal names are one entry, and ties keep the formula's order (section 9;
- * 21 CFR 101.4(a)).
+ * The ingredients of one piece under their label names, heaviest first by the weight that goes in before cooking;
+ * equal names are one entry, and so is all added water; ties keep the formula's order (section 9; 21 CFR 101.4(a)).
  */
 export function statementEntries(
 	shares: readonly Share[],
 	ingredientOf: (id: string) => Ingredient,
-	rules: RulesName
+	rules: RuleSet
+): StatementEntry[] {
+	return heaviestFirst(
+		gathered(
+			shares.filter((share) => share.mass_g > 0),
+			ingredientOf,
+			rules
+		)
+	);
+}
+
+/** Ingredients under their label names, in the order they come, those of one name together. */
+export function gathered(
+	shares: readonly Share[],
+	ingredientOf: (id: string) => Ingredient,
+	rules: RuleSet
 ): StatementEntry[] {
 	const entries = new Map<string, StatementEntry>();
 	for (const share of shares) {
-		if (share.mass_g <= 0) continue;
 		const ingredient = ingredientOf(share.ingredient);
-		const { parts } = ingredient;
-		const { name, key } = namedBy(ingredient, rules);
+		const { name, key, parts } = namedBy(ingredient, rules.name);
 		const entry = entries.get(key) ?? {
 			name,
 			parts: [],
@@ -32,22 +46,31 @@ export function statementEntries(
 		entry.parts = joinParts(entry.parts, parts);
 		entry.isWater = entry.isWater && ingredient.kind === 'water';
 		if (!entry.ingredients.includes(ingredient.id)) entry.ingredients.push(ingredient.id);
-		for (const tag of ingredient.allergens ?? [])
+		for (const tag of declaredTags(ingredient, rules))
 			if (!entry.allergens.includes(tag)) entry.allergens.push(tag);
 	}
-	return heaviestFirst([...entries.values()]);
+	return [...entries.values()];
 }
 
-const known = new WeakMap<Ingredient, Partial<Record<RulesName, { name: string; key: string }>>>();
+/** What an ingredient is listed under, and what makes it one with another. */
+interface Named {
+	name: string;
+	key: string;
+	parts: Part[];
+}
 
-/** What an ingredient is listed under, and what makes it one with another; an ingredient never changes. */
-function namedBy(ingredient: Ingredient, rules: RulesName): { name: string; key: string } {
+const WATER = 'water';
+const known = new WeakMap<Ingredient, Partial<Record<RulesName, Named>>>();
+
+/** What an ingredient is listed under; an ingredient never changes. */
+function namedBy(ingredient: Ingredient, rules: RulesName): Named {
 	const before = known.get(ingredient) ?? {};
 	const found = before[rules];
 	if (found) return found;
 	const label = labelName(ingredient, rules);
 	const name = ingredient.parts.length > 0 ? withoutParenthesis(label) : label;
-	const named = { name, key: keyOf(name) };
+	const key = ingredient.kind === 'water' ? WATER : keyOf(name);
+	const named = { name, key, parts: joinParts([], ingredient.parts) };
 	known.set(ingredient, { ...before, [rules]: named });
 	return named;
 }
@@ -60,12 +83,13 @@ function keyOf(name: string): string {
 	return ODD_SPACE.test(small) ? small.replace(/\s+/g, ' ') : small;
 }
 
-/** The parts of both, each name once. */
-function joinParts(first: Part[], second: readonly Part[]): Part[] {
-	if (second.length === 0) return first;
-	if (first.length === 0) return [...second];
-	const joined = [...first];
-	for (const part of second)
-		if (!joined.some((known) => known.name.toLowerCase() === part.name.toLowerCase())) joined.push(part);
-	return joined;
+/** The parts of both, each name once, with all that either says is in it. */
+function joinParts(first: readonly Part[], second: readonly Part[]): Part[] {
+	const joined = new Map<string, Part>();
+	for (const part of [...first, ...second]) {
+		const key = keyOf(part.name);
+		const before = joined.get(key);
+		joined.set(key, { name: before?.name ?? part.name, parts: joinParts(before?.parts ?? [], part.parts) });
+	}
+	return [...joined.values()];
 }

@@ -37,6 +37,8 @@ export const eu: RuleSet = {
 	formats: [],
 	formatProblem: () => null,
 	allergenGroups: EU_ANNEX_II,
+	/** Annex II 6(a): fully refined soybean oil and fat; peanut oil, for one, keeps its allergen. */
+	exemptsRefined: (tag) => tag === 'soy',
 	packLabel: euPackLabel,
 	exemptions: EU_EXEMPTIONS,
 	mayContainName(text) {
@@ -66,8 +68,8 @@ function declare(input: RuleInput): Declarations {
 		statement:
 			input.finishedWeight_g === null
 				? null
-				: euStatement(input.entries, input.finishedWeight_g, input.foodName),
-		contains: declaredAllergens(input.entries, input.contactAllergens, EU_ANNEX_II),
+				: euStatement(input.entries, input.contact, input.finishedWeight_g, input.foodName),
+		contains: declaredAllergens(input.entries, input.contact, EU_ANNEX_II),
 		containsText: null,
 		notices: [],
 		problems: []

@@ -24,7 +24,8 @@ export const euPacks: PackRule = {
 		if (settled(nominal_g) < LEAST_G) return null;
 		const step = STEPS.find(({ upTo_g }) => settled(nominal_g) <= upTo_g);
 		if (!step) return null;
-		return step.share === null ? step.error_g : step.share * nominal_g;
+		// A percentage is rounded up to the next tenth of a gram (annex I, 2.4).
+		return step.share === null ? step.error_g : Math.ceil(settled(step.share * nominal_g * 10)) / 10;
 	},
 	mayBeTooShort: (packs) => Math.floor(settled(MAY_BE_SHORT * packs)),
 	neverTimes: 2,

@@ -25,7 +25,7 @@ export function containsText(names: readonly string[]): string | null {
 /** Exemptions a person may meet when choosing tags; everything else keeps its tag. */
 export const US_EXEMPTIONS: readonly Exemption[] = [
 	{
-		what: 'Highly refined oil, such as refined soybean or peanut oil. Cold-pressed, expelled and extruded oils keep their tag.',
+		what: 'Highly refined oil, such as refined soybean or peanut oil: mark its allergen “highly refined”. Cold-pressed, expelled and extruded oils are not exempt.',
 		source: '21 U.S.C. 321(qq)(2)'
 	},
 	{

@@ -35,6 +35,7 @@ export const us: RuleSet = {
 	formats: US_FORMATS,
 	formatProblem: ({ panel }, format, pack) => (panel ? usFormatProblem(panel, format, pack) : null),
 	allergenGroups: US_MAJOR_ALLERGENS,
+	exemptsRefined: () => true,
 	packLabel: usPackLabel,
 	exemptions: US_EXEMPTIONS,
 	mayContainName(text) {
@@ -51,7 +52,7 @@ export const us: RuleSet = {
 };
 
 function declare(input: RuleInput): Declarations {
-	const contains = declaredAllergens(input.entries, input.contactAllergens, US_MAJOR_ALLERGENS);
+	const contains = declaredAllergens(input.entries, input.contact, US_MAJOR_ALLERGENS);
 	const declared: Declarations = {
 		serving: null,
 		panel: null,

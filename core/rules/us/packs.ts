@@ -43,7 +43,8 @@ export const usPacks: PackRule = {
 	/** t(0.975, N − 1) · s / √N, the inspector's allowance for having weighed only a sample. */
 	sampleLimit_g: (spread_g, packs) =>
 		spread_g === null ? 0 : (studentT(CONFIDENCE, packs - 1) * spread_g) / Math.sqrt(packs),
-	testsMean: () => true,
+	/** One pack says nothing of a mean: only its own shortness counts. */
+	testsMean: (packs) => packs > 1,
 	sampleSize(lotPacks) {
 		if (lotPacks <= 11) return lotPacks;
 		if (lotPacks <= 250) return 12;

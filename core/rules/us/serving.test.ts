@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { containerText, servingReason, usServing as serve } from './serving.ts';
+import { containerText, servingGrams, servingReason, usServing as serve } from './serving.ts';
 
 const flat = { one: 'naan', many: 'naan', category: 'flatbread' as const }; // 50 g
 const tortilla = { one: 'tortilla', many: 'tortillas', category: 'tortilla' as const }; // 55 g
@@ -62,11 +62,31 @@ describe('large pieces', () => {
 		[150, '1/3 naan (50g)', ['serving', 'piece']], // 300 %
 		[150.5, '1/3 naan (50g)', ['serving']], // above 300 %
 		[260, '1/5 naan (52g)', ['serving']],
-		[900, '1/6 naan (150g)', ['serving']]
+		[300, '1/6 naan (50g)', ['serving']],
+		[350, '1/8 naan (44g)', ['serving']], // 1/6, 58.3, is 8.3 away; 1/8, 43.75, is 6.25 away
+		[342.8, '1/6 naan (57g)', ['serving']], // 57.13 is 7.13 away; 42.85 is 7.15 away
+		[343, '1/8 naan (43g)', ['serving']], // 57.17 is 7.17 away; 42.875 is 7.125 away
+		[500, '1/10 naan (50g)', ['serving']], // 1/5 divided by 2
+		[800, '1/16 naan (50g)', ['serving']], // 1/4 divided by 2 twice
+		[700, '1/15 naan (47g)', ['serving']], // 1/5 divided by 3: 46.7 is 3.3 away; 1/12, 58.3, is 8.3
+		[900, '1/18 naan (50g)', ['serving']]
 	])('%d g: %s, columns %j', (weight, expected, columns) => {
 		const { serving } = usServing(flat, weight, undefined, undefined);
 		expect(serving.text).toBe(expected);
 		expect(serving.columns).toEqual(columns);
+	});
+
+	it.each([
+		[5, 5],
+		[4.99, 5], // by halves: 4.99 → 5
+		[4.7, 4.5],
+		[4.75, 5],
+		[2, 2],
+		[1.99, 2], // by tenths
+		[1.94, 1.9],
+		[51.5, 52]
+	])('%d g print as %d', (grams, printed) => {
+		expect(servingGrams(grams)).toBe(printed);
 	});
 
 	it('a fraction stands beside no whole pieces', () => {

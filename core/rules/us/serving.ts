@@ -9,7 +9,9 @@ export const REFERENCE_AMOUNT_G: Record<Category, number> = {
 	'taco-shell': 30
 };
 
+/** 1/2 to 1/6, and what further division of these by 2 or 3 makes (21 CFR 101.9(b)(2)(ii)). */
 const FRACTIONS = [2, 3, 4, 5, 6] as const;
+const FURTHER = [2, 3] as const;
 
 export type ExtraColumn = 'piece' | 'package';
 
@@ -21,7 +23,7 @@ export interface UsServing {
 	pieces: number | null;
 	/** Such as `1/3`; null when it is whole pieces. */
 	fraction: string | null;
-	/** To the nearest gram, as it prints. */
+	/** As it prints. */
 	grams: number;
 	/** As it prints: `2 tortillas (57g)`. */
 	text: string;
@@ -66,7 +68,7 @@ export function usServing(product: ServedProduct, finishedWeight_g: number): Ser
 	const finish = (size: { pieces: number } | { divisor: number } | 'package'): ServingResult => {
 		const piecesPerServing =
 			size === 'package' ? (packPieces ?? 1) : 'pieces' in size ? size.pieces : 1 / size.divisor;
-		const grams = roundTo(finishedWeight_g * piecesPerServing, 1);
+		const grams = servingGrams(finishedWeight_g * piecesPerServing);
 		const whole = size === 'package' || 'pieces' in size;
 		const columns: UsServing['columns'] = ['serving'];
 		if (size !== 'package') {
@@ -132,8 +134,23 @@ function nearestPieces(weight_g: number, reference_g: number): number {
 function nearestFraction(weight_g: number, reference_g: number): number {
 	let best: number = FRACTIONS[0];
 	const away = (divisor: number) => settled(Math.abs(weight_g / divisor - reference_g));
-	for (const divisor of FRACTIONS) if (away(divisor) < away(best)) best = divisor;
+	for (const divisor of divisorsUpTo((2 * weight_g) / reference_g))
+		if (away(divisor) < away(best)) best = divisor;
 	return best;
+}
+
+/** What a piece may be divided into, smallest first; a fraction far below the reference amount is never nearest. */
+function divisorsUpTo(most: number): number[] {
+	const divisors = new Set<number>(FRACTIONS);
+	for (const divisor of divisors)
+		for (const further of FURTHER) if (divisor * further <= most) divisors.add(divisor * further);
+	return [...divisors].sort((a, b) => a - b);
+}
+
+/** Grams of a serving as they print (21 CFR 101.9(b)(7)(iii)): whole, from 2 to 5 g by halves, below by tenths. */
+export function servingGrams(grams: number): number {
+	const exact = settled(grams);
+	return roundTo(grams, exact < 2 ? 0.1 : exact < 5 ? 0.5 : 1);
 }
 
 /** Servings per container as it prints (21 CFR 101.9(b)(8)). */
