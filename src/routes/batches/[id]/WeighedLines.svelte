@@ -46,7 +46,7 @@
 								bind:value={typed.grams}
 								error={error(`lines[${index}].grams`) || error(`lines[${index}]`)}
 								inputmode="decimal"
-								placeholder="not weighed"
+								placeholder="weigh"
 								class="figure [&_input]:text-right"
 							/>
 						</td>
