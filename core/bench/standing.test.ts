@@ -28,7 +28,10 @@ function after(...entries: Entry[]) {
 	const recorded = isRecorded(lines, measured);
 	const made = recipeMade(recipe(), lines.map(lineStanding), measured);
 	const outcomes = outcomesOf({ ...measured, lines, recorded, recipe: made, stock: [] }, 1);
-	return { ...outcomes, standing: standingOf({ ...measured, lines, recorded }, outcomes, bench, null) };
+	return {
+		...outcomes,
+		standing: standingOf({ ...measured, lines, recorded, recipe: made }, outcomes, bench, null)
+	};
 }
 const weigh = (lineId: string, grams: number) => weighing({ what: 'line', lineId, grams });
 const count = (of: 'balls' | 'packs', value: number) => event({ name: 'counted', of, count: value });

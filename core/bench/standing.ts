@@ -5,7 +5,10 @@ import type { Recipe } from '../formula/types.ts';
 import type { Problem } from '../problem.ts';
 import { closings, type Closing } from '../squaring/closings.ts';
 import type { StockUse } from '../stock/use.ts';
-import { unweighedDough, type BatchLine, type BatchMeasured } from './batch.ts';
+import { takenShares, type TakenShare } from '../formula/by-feel.ts';
+import { rulesOf } from '../rules/index.ts';
+import { declaredOf } from '../statement/declared.ts';
+import { lineStanding, unweighedDough, type BatchLine, type BatchMeasured } from './batch.ts';
 import type { Bench } from './bench.ts';
 import { closingFigures } from './closing.ts';
 import { nextStation, type NextStation } from './next-station.ts';
@@ -79,16 +82,23 @@ export interface Standing {
 	running: Running[];
 	/** Minutes from the first to the last of the making; null where nobody timed it. */
 	taken_min: number | null;
+	/** What it took of lines by feel or to be weighed. */
+	byFeel: TakenShare[];
+	/** Ids of what went into it, or may have: all but what was weighed as nothing. */
+	ingredients: string[];
+	/** Allergens of these, as a declaration names them by the kitchen's rules. */
+	contains: string[];
 }
 
 /** What is noted of a batch for the lists. */
 export function standingOf(
-	state: Pick<BatchState, 'lines' | 'recorded' | keyof BatchMeasured>,
+	state: Pick<BatchState, 'lines' | 'recorded' | 'recipe' | keyof BatchMeasured>,
 	{ facts, closings: stages }: Pick<Outcomes, 'facts' | 'closings'>,
 	bench: Bench,
 	taken_min: number | null
 ): Standing {
 	const made = facts?.yield;
+	const holding = state.lines.filter((line) => line.weighed_g !== 0);
 	return {
 		recorded: state.recorded,
 		next: nextStation(state),
@@ -111,6 +121,24 @@ export function standingOf(
 		running: [...bench.steps].flatMap(([step, { begunAt, endedAt }]) =>
 			begunAt !== null && endedAt === null ? { step, begunAt } : []
 		),
-		taken_min
+		taken_min,
+		byFeel: takenShares(
+			state.lines.map((line) => ({
+				...lineStanding(line),
+				toWeigh: line.toWeigh,
+				most_g: line.most_g,
+				weighed: line.weighed_g !== null
+			}))
+		),
+		ingredients: [...new Set(holding.map((line) => line.ingredient))],
+		contains: [
+			...new Set([
+				...(facts?.allergens.contains ?? []),
+				...declaredOf(
+					state.recipe.ingredients.filter(({ id }) => holding.some((line) => line.ingredient === id)),
+					rulesOf(state.recipe.rules)
+				)
+			])
+		]
 	};
 }

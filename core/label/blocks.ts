@@ -1,4 +1,5 @@
 import { nutrientWord } from '../composition/nutrients.ts';
+import { settled } from '../measure/round.ts';
 import type { Facts } from '../facts.ts';
 import type { Ingredient, Recipe } from '../formula/types.ts';
 import type { ContactStanding } from '../allergens/contact.ts';
@@ -48,8 +49,14 @@ export function labelBlocks(
 	const block = (message: string, at: Partial<Block> = {}) =>
 		blocks.push({ message, ingredient: null, field: null, ...at });
 
-	for (const id of facts.allergens.unconfirmed)
-		block(`nobody has confirmed the allergens of ${nameOf(id)}`, { ingredient: id });
+	// Also of what there is none of yet: a label may say more than the bag holds, never less.
+	for (const { id, allergens, name } of recipe.ingredients)
+		if (!allergens) block(`nobody has confirmed the allergens of ${name}`, { ingredient: id });
+	for (const { ingredient, use, used_g } of recipe.formula.lines)
+		if (settled(used_g) <= 0)
+			block(
+				`no grams are known of ${nameOf(ingredient)}${use === 'dough' ? '' : `, for ${use}`}: weigh it in a batch that squares, or say its grams in the formula`
+			);
 	const printed = leavesPanelOut(design, profile) ? [] : rules.printed;
 	for (const { nutrient, ingredients } of facts.incomplete) {
 		if (!printed.includes(nutrient)) continue;

@@ -1,5 +1,7 @@
 import { declaredName, readTag } from '../allergens/tags.ts';
-import type { StatementEntry } from './entry.ts';
+
+/** Something with allergen tags. */
+type Tagged = { allergens: readonly string[] };
 
 /**
  * Names a declaration prints for the allergen groups a rule set names: in the order they first appear
@@ -7,8 +9,8 @@ import type { StatementEntry } from './entry.ts';
  * only touched the pieces come last.
  */
 export function declaredAllergens(
-	entries: readonly StatementEntry[],
-	contact: readonly StatementEntry[],
+	entries: readonly Tagged[],
+	contact: readonly Tagged[],
 	groups: readonly string[]
 ): string[] {
 	const texts = new Set<string>();

@@ -1,5 +1,6 @@
 import { isDeclarable } from '../allergens/contact.ts';
 import { allergenName } from '../allergens/contact-words.ts';
+import { isEmphasised } from './eu/emphasis.ts';
 import type { RuleSet } from './ruleset.ts';
 
 /** Whether a label names an allergen: declared, emphasised in its list, or as what it may contain. */
@@ -10,11 +11,10 @@ export function saysAllergen(
 	const names = new Set(
 		[
 			...(content.declaration ?? '').replace(/^[^:]*:/, '').split(','),
-			...(content.mayContain ?? '').replace(/^[^:]*:/, '').split(','),
-			...(content.statement?.match(/\*\*.+?\*\*/g) ?? [])
+			...(content.mayContain ?? '').replace(/^[^:]*:/, '').split(',')
 		].map((name) => name.replace(/[*.]/g, '').trim().toLowerCase())
 	);
-	return names.has(allergenName(tag).toLowerCase());
+	return names.has(allergenName(tag).toLowerCase()) || isEmphasised(content.statement ?? '', tag);
 }
 
 /**

@@ -4,6 +4,7 @@ import { readParts } from '../formula/parts.ts';
 import { dough, factsOf, flour, ingredient, per100g, recipe, surface, water } from '../testing/recipe.ts';
 import { emphasised, withAllergensSeen } from './eu/emphasis.ts';
 import { isNamed } from './eu/named.ts';
+import { saysAllergen } from './may-contain.ts';
 
 const salt = ingredient('salt', { kind: 'salt' });
 const lard = ingredient('lard', { kind: 'fat' });
@@ -251,6 +252,21 @@ describe('EU statement', () => {
 
 	it('without a finished weight there is none', () => {
 		expect(factsOf(recipe({ rules: 'eu', batch: {} }))).toMatchObject({ statement: null, table: null });
+	});
+});
+
+describe('whether a label says an allergen', () => {
+	const said = (statement: string, tag: string) =>
+		saysAllergen({ declaration: null, mayContain: null, statement }, tag);
+	it('is by whichever of its names it is emphasised under', () => {
+		expect(said('**Wheat** flour, **eggs**, tahini (**sesame seeds**).', 'egg')).toBe(true);
+		expect(said('**Wheat** flour, **eggs**, tahini (**sesame seeds**).', 'sesame')).toBe(true);
+		expect(said('**Soya** oil.', 'soy')).toBe(true);
+		expect(said('Worcester sauce (**fish**).', 'fish:anchovy')).toBe(true);
+	});
+	it('is not where the word is not emphasised, or another is', () => {
+		expect(said('**Wheat** flour, eggs.', 'egg')).toBe(false);
+		expect(said('**Buckwheat** flour.', 'wheat')).toBe(false);
 	});
 });
 

@@ -1,4 +1,5 @@
 import type { Ingredient } from '../formula/types.ts';
+import { declaredAllergens } from '../rules/allergens.ts';
 import type { RuleSet } from '../rules/ruleset.ts';
 
 const NONE: readonly string[] = [];
@@ -14,3 +15,14 @@ export function declaredTags(
 	if (!allergens || refined.length === 0) return allergens ?? NONE;
 	return allergens.filter((tag) => !(refined.includes(tag) && rules.exemptsRefined(tag)));
 }
+
+/** Names a declaration prints for ingredients, whatever there is of each. */
+export const declaredOf = (
+	ingredients: readonly Pick<Ingredient, 'allergens' | 'refined'>[],
+	rules: RuleSet
+): string[] =>
+	declaredAllergens(
+		ingredients.map((ingredient) => ({ allergens: declaredTags(ingredient, rules) })),
+		[],
+		rules.allergenGroups
+	);

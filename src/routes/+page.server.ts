@@ -14,7 +14,7 @@ export const load: PageServerLoad = ({ locals }) =>
 	knownPage(locals, 'today', async () => {
 		const { db, kitchen } = locals;
 		const [left, onBench, recent] = await Promise.all([
-			batchesLeft(db, kitchen.id),
+			batchesLeft(db, kitchen),
 			batchesOnBench(db, kitchen),
 			recentSummaries(db, kitchen)
 		]);

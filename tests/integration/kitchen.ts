@@ -69,7 +69,7 @@ export function ingredientInput(name: string, more: Partial<IngredientInput> = {
 }
 
 /** Every nutrient of a panel, so that nothing of it is unknown. */
-const WHOLE = Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0]));
+export const WHOLE = Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0]));
 
 /** Flour, water and salt, a formula of 1000 + 600 + 20 g, and its product: balls of 60 g, packs of 6. */
 export async function makeRoti({ db, kitchen }: Bench, name: string, steps: Step[] = []) {

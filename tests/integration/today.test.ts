@@ -59,14 +59,14 @@ const toMake = async () =>
 	daysToMake(
 		bench.db,
 		bench.kitchen,
-		await batchesLeft(bench.db, bench.kitchen.id),
+		await batchesLeft(bench.db, bench.kitchen),
 		await batchesOnBench(bench.db, bench.kitchen)
 	);
 const attention = async () =>
 	attentionOf(
 		bench.db,
 		bench.kitchen,
-		await batchesLeft(bench.db, bench.kitchen.id),
+		await batchesLeft(bench.db, bench.kitchen),
 		await recentSummaries(bench.db, bench.kitchen)
 	);
 

@@ -23,6 +23,12 @@ export function withAllergensSeen(text: string, tags: readonly string[]): string
 	return `${seen} (${[...names].join(', ')})`;
 }
 
+/** Whether a word for the allergen stands emphasised in a list, by whichever of its names. */
+export function isEmphasised(list: string, tag: string): boolean {
+	const words = [...wordsFor(tag), annexName(tag)].map((word) => word.toLowerCase());
+	return (list.match(/\*\*.+?\*\*/g) ?? []).some((span) => words.includes(span.slice(2, -2).toLowerCase()));
+}
+
 /** Whether a tag is of an allergen that Annex II names. */
 export const isOfAnnexII = (tag: string): boolean => wordsFor(tag).length > 0;
 

@@ -1,8 +1,10 @@
 import type { Facts } from '$core/facts.ts';
-import type { Recipe } from '$core/formula/types.ts';
+import type { TakenLine } from '$core/formula/by-feel.ts';
+import type { Line, Recipe } from '$core/formula/types.ts';
 import type { Block } from '$core/label/blocks.ts';
 import type { Difference } from '$core/label/compare.ts';
 import type { LabelContent, LabelDesign } from '$core/label/content.ts';
+import type { Said } from '$core/label/held.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
 import type { BallWeightInput, Recommendation } from '$core/netquantity/recommend.ts';
 import type { ValueSource } from '../shelf/sources.ts';
@@ -18,6 +20,8 @@ export interface LabelRevision {
 	formulaNumber: number;
 	declared_g: number;
 	content: LabelContent;
+	/** What it rests on: the ingredients of its formula's version, and the allergens it declares. */
+	said: Said;
 }
 
 /** The facts a revision rests on: everything derived, prices aside. */
@@ -34,6 +38,8 @@ export interface Label {
 	/** As the shelf words it, and the cook loss to expect: what the page derives from while it is typed in. */
 	plainRecipe: Recipe;
 	cookLoss: number | null;
+	/** Lines by feel or to be weighed, as the batches that square took them: the recipe has their mean. */
+	taken: TakenLine<Line>[];
 	/** With the label's own wording; null where nothing can be derived. */
 	facts: Facts | null;
 	content: LabelContent | null;

@@ -23,6 +23,7 @@ const batch = (id: string, packsLeft: number, productId = 'roti') => ({
 	packsLeft,
 	productId,
 	bestBefore: null as string | null,
+	held: [] as string[],
 	price: '6.50'
 });
 const DAY = '2026-03-07';

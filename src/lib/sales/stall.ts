@@ -153,3 +153,16 @@ export function entriesOfCheckout(
 export function undoEntries(entries: readonly SaleEntry[], reason: string, newId: () => string): SaleEntry[] {
 	return entries.map((entry) => ({ ...entry, id: newId(), kind: 'void', ofId: entry.id, reason }));
 }
+
+/** Why packs of a basket should not be sold as they are, in words: their labels say less than what is in them. */
+export function heldIn(
+	basket: readonly BasketLine[],
+	batchOf: ReadonlyMap<string, Pick<BatchLeft, 'code' | 'name' | 'held'>>
+): string[] {
+	return basket.flatMap(({ batchId }) => {
+		const batch = batchOf.get(batchId);
+		return batch && batch.held.length > 0
+			? [`${batch.name}, batch ${batch.code}: ${batch.held.join('; ')}`]
+			: [];
+	});
+}

@@ -31,7 +31,7 @@ async function readPage({ db, kitchen }: App.Locals, url: URL) {
 			.toString()
 	);
 	const [available, { profile }, products] = await Promise.all([
-		batchesLeft(db, kitchen.id),
+		batchesLeft(db, kitchen),
 		getProfile(db, kitchen.id),
 		listProducts(db, kitchen.id)
 	]);

@@ -7,6 +7,8 @@ export interface StationFacts {
 	cautions: string[];
 	partCooked: boolean;
 	label: StationLabel | null;
+	/** What the batch holds that its label does not say, in words. */
+	held: string[];
 }
 
 /** The label a batch is packed under. */

@@ -1,11 +1,13 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
+import type { Kitchen } from '../../kitchen/types.ts';
+import { heldBatches } from '../labels/held.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
 
 /** The batches with packs left, newest first; nothing of them is derived. */
-export async function batchesLeft(db: Database, kitchenId: string): Promise<BatchLeft[]> {
-	const rows = await batchRows(db, kitchenId)
+export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<BatchLeft[]> {
+	const query = batchRows(db, kitchen.id)
 		.join('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.packs_left', '>', 0)
 		.select<Row[]>(
@@ -16,6 +18,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 				) AS best_before`
 			)
 		);
+	const [rows, held] = await Promise.all([query, heldBatches(db, kitchen)]);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
 			batchFromRow(row);
@@ -28,6 +31,7 @@ export async function batchesLeft(db: Database, kitchenId: string): Promise<Batc
 			packsLeft,
 			productId,
 			bestBefore: textOrNull(row.best_before)?.slice(0, 10) ?? null,
+			held: held.get(id) ?? [],
 			price: productPrice ?? price
 		};
 	});

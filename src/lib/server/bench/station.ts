@@ -4,6 +4,7 @@ import { processOf, type Choices, type Step } from '$core/formula/process.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
+import { heldBatches } from '../labels/held.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
 
@@ -13,7 +14,7 @@ export async function stationFacts(
 	kitchen: Kitchen,
 	batch: Pick<Batch, 'id' | 'productId'>
 ): Promise<StationFacts> {
-	const [version, revision, families] = await Promise.all([
+	const [version, revision, families, held] = await Promise.all([
 		db('batches as b')
 			.join('formula_versions as v', 'v.id', 'b.formula_version_id')
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batch.id })
@@ -27,12 +28,14 @@ export async function stationFacts(
 			// The one it was packed under comes first, whatever was approved since.
 			.orderByRaw('r.id <=> b.label_revision_id DESC, r.number DESC')
 			.first<Row | undefined>('r.number', 'r.declared_g', 'r.content'),
-		allFamilies(db, kitchen.id)
+		allFamilies(db, kitchen.id),
+		heldBatches(db, kitchen)
 	]);
 	if (!version) throw new NotFound('this batch is not here');
 	const choices = JSON.parse(String(version.choices)) as Choices;
 	const family = families.find((each) => each.id === version.family) ?? null;
 	return {
+		held: held.get(batch.id) ?? [],
 		steps: toList<Step>(version.steps),
 		cautions: processOf(family, choices).cautions,
 		partCooked: choices.sold === 'part-cooked, the customer finishes',

@@ -1,3 +1,4 @@
+import { asTaken } from '$core/formula/by-feel.ts';
 import type { Recipe } from '$core/formula/types.ts';
 import { otherRules } from '$core/rules/index.ts';
 import { contactBlocks, labelBlocks } from '$core/label/blocks.ts';
@@ -126,8 +127,10 @@ async function readLabels(
 				const design = designOf(product.id) ?? usualDesign(kitchen, formula);
 				const contact = contacts.get(product.id);
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
-				const plain = recipeOf(partsOfFormula(kitchen, formula, product, shelf));
+				const { lines, taken } = asTaken(formula.lines, sharesOf(byFormula.get(formula.id) ?? []));
+				const plain = recipeOf(partsOfFormula(kitchen, { ...formula, lines }, product, shelf));
 				return {
+					taken,
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
 						revisions: revisions.get(product.id) ?? [],
 						contact,
@@ -142,6 +145,10 @@ async function readLabels(
 			})
 	);
 }
+
+/** What the batches that square took by feel. */
+const sharesOf = (newestFirst: readonly BatchSummary[]) =>
+	newestFirst.filter(squares).map(({ standing }) => standing.byFeel);
 
 /** What is derived of a design, and how it stands to what was approved. */
 function standing(

@@ -4,7 +4,7 @@ import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy, toList, type Row } from '../rows.ts';
 
 /** What labels did not say yet when the first were approved. */
 const LATER_ADDED = { mayContain: null, localLeast_pt: null, barcode: null };
@@ -16,7 +16,8 @@ function fromRow(row: Row): LabelRevision {
 		approvedAt: String(row.approved_at),
 		formulaNumber: Number(row.formula_number),
 		declared_g: Number(row.declared_g),
-		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) }
+		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) },
+		said: { contains: toList<string>(row.contains), ingredients: toList<string>(row.ingredients) }
 	};
 }
 
@@ -33,7 +34,12 @@ function revisionRows(db: Database, kitchen: Kitchen) {
 			'r.declared_g',
 			'r.content',
 			'l.product_id',
-			'v.number as formula_number'
+			'v.number as formula_number',
+			db.raw("CAST(JSON_QUERY(r.facts, '$.allergens.contains') AS CHAR) AS contains"),
+			db.raw(
+				`(SELECT CAST(JSON_ARRAYAGG(n.ingredient_id) AS CHAR) FROM formula_lines AS n
+					WHERE n.kitchen_id = r.kitchen_id AND n.version_id = r.formula_version_id) AS ingredients`
+			)
 		);
 }
 
@@ -46,7 +52,7 @@ export async function readRevisions(
 	return known(
 		db,
 		kitchen.id,
-		['label_revisions', 'labels', 'formula_versions'],
+		['label_revisions', 'labels', 'formula_versions', 'formula_lines'],
 		`revisions ${kitchen.rules} ${productId ?? ''}`,
 		async () => {
 			const query = revisionRows(db, kitchen);

@@ -6,6 +6,7 @@ import { refuseUnsaid } from '../contact/unsaid.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
+import { unsaidBy } from './held.ts';
 import { getRevision } from './revisions.ts';
 import type { LabelRevision } from '../../label/types.ts';
 
@@ -31,7 +32,12 @@ export async function labelToPrint(
 	const batch = read?.batch ?? null;
 	if (batch && batch.productId !== productId) refuse('', 'this batch is of another product');
 	const { content } = revision;
-	if (batch) await refuseUnsaid(db, kitchen, batch, content);
+	if (batch) {
+		await refuseUnsaid(db, kitchen, batch, content);
+		const missing = await unsaidBy(db, kitchen, batch.id, revision);
+		if (missing.length > 0)
+			refuse('', `batch ${batch.code} is held: ${missing.join('; ')}. Approve a revision that fits it`);
+	}
 	const { drawing } = layoutLabel(content, revision.declared_g, {
 		code: batch?.code ?? '',
 		bestBefore:

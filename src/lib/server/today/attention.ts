@@ -39,8 +39,27 @@ export async function attentionOf(
 		pricesOld(db, kitchen),
 		salesToSettle(db, kitchen)
 	]);
-	const all = [...packsPastDate(left, today(kitchen)), ...batchesNotClosed(recent), ...found.flat()];
+	const all = [
+		...packsHeld(left),
+		...packsPastDate(left, today(kitchen)),
+		...batchesNotClosed(recent),
+		...found.flat()
+	];
 	return [...all.filter((each) => each.grave), ...all.filter((each) => !each.grave)];
+}
+
+/** Packs whose label says less than what is in them. */
+function packsHeld(left: readonly BatchLeft[]): Attention[] {
+	return left.flatMap((batch) =>
+		batch.held.length > 0
+			? {
+					grave: true,
+					href: `/labels/${batch.productId}`,
+					what: `${plural(batch.packsLeft, 'pack')} of ${batch.name}, batch ${batch.code}`,
+					why: `held: ${someOf(batch.held)}`
+				}
+			: []
+	);
 }
 
 function packsPastDate(left: readonly BatchLeft[], day: string): Attention[] {

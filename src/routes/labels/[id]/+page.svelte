@@ -23,6 +23,7 @@
 	import PackCheck from './PackCheck.svelte';
 	import Revisions from './Revisions.svelte';
 	import { untrack } from 'svelte';
+	import Taken from './Taken.svelte';
 	import Waits from './Waits.svelte';
 
 	let { data } = $props();
@@ -155,6 +156,10 @@
 <div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,1fr)_auto]">
 	<div class="order-2 min-w-0 xl:order-1">
 		<Waits {blocks} misfits={laid?.problems ?? []} {touched} isSaved={label.version > 0} />
+		<Taken
+			taken={label.taken}
+			nameOf={(id) => plain.ingredients.find((each) => each.id === id)?.name ?? ''}
+		/>
 		{#if newest && changes.length > 0}
 			<section class="mt-6" aria-labelledby="changes-heading">
 				<h2 id="changes-heading" class="text-loss">Revision {newest.number} is out of date</h2>

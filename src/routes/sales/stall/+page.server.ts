@@ -8,7 +8,7 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const day = today(kitchen);
 	const [left, channels, { profile }, takings, known] = await Promise.all([
-		batchesLeft(db, kitchen.id),
+		batchesLeft(db, kitchen),
 		channelsUsed(db, kitchen.id),
 		getProfile(db, kitchen.id),
 		ledgerSplit(db, kitchen.id, { ...ALL, from: day, to: day }, 'channel'),

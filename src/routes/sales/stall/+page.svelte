@@ -11,6 +11,7 @@
 		basketTotal,
 		changeOf,
 		entriesOfCheckout,
+		heldIn,
 		isPast,
 		likelyGiven,
 		setPacks,
@@ -37,6 +38,8 @@
 	/** It is today's stall even where the page was read, or kept, the day before. */
 	const day = $derived(dayIn(data.kitchen.timeZone, new Date(time.now)));
 	const CHANNEL = 'square-batch:stall-channel';
+	/** So much of a reason is kept. */
+	const MOST_REASON = 300;
 	let channel = $state(untrack(() => data.channels[0] ?? ''));
 	function choosePlace(value: string): void {
 		channel = value;
@@ -94,19 +97,31 @@
 	/** The checkout just made, for its change and for taking it back. */
 	let last = $state.raw<{ entries: SaleEntry[]; total: string; paidBy: PaidBy | null } | null>(null);
 	let given = $state('');
+	/** What of the basket is held, and whether the maker decided to hand it over all the same. */
+	const held = $derived(heldIn(basket, batchOf));
+	let decided = $state('');
+	const isDecided = $derived(held.length === 0 || decided === held.join());
 	function done(kind: Checkout['kind'], paidBy: PaidBy | null): void {
-		if (basket.length === 0) return;
+		if (basket.length === 0 || !isDecided) return;
 		if (paidBy === 'owed' && customer.trim() === '') {
 			// Asked first; only pressing once more without a name is a mistake.
 			customerError = owing ? 'say who owes it' : '';
 			owing = true;
 			return;
 		}
-		const checkout = { kind, paidBy, customer: customer.trim(), reason: '', soldOn: day, channel };
+		const checkout = {
+			kind,
+			paidBy,
+			customer: customer.trim(),
+			reason: held.length > 0 ? `sold though held: ${held.join('; ')}`.slice(0, MOST_REASON) : '',
+			soldOn: day,
+			channel
+		};
 		const entries = entriesOfCheckout(basket, checkout, priceOf, newSaleId);
 		till.add(entries);
 		last = { entries, total: kind === 'sale' ? total : '0.00', paidBy };
 		basket = [];
+		decided = '';
 		given = '';
 		customer = '';
 		customerError = '';
@@ -269,19 +284,48 @@
 					Some of these packs are past their best-before: local codes may forbid selling them.
 				</p>
 			{/if}
+			{#if held.length > 0}
+				<div class="border-loss bg-loss-pale mt-2 border-l-4 px-3 py-2" role="alert" data-testid="held">
+					{#each held as reason (reason)}<p class="text-sm font-semibold">Held: {reason}.</p>{/each}
+					<p class="mt-1 text-sm">
+						What the bag does not say can make somebody ill: tell them, or do not sell it. Your decision is
+						kept with the sale.
+					</p>
+					{#if !isDecided}
+						<button type="button" class="button mt-2" onclick={() => (decided = held.join())}
+							>I have told them: sell it</button
+						>
+					{/if}
+				</div>
+			{/if}
 			{#if owing}
 				<Field label="Who owes it" bind:value={customer} error={customerError} maxlength={120} class="mt-2" />
 			{/if}
 			<div class="mt-3 grid grid-cols-3 gap-2">
-				<button type="button" class="button button-main py-4 text-base" onclick={() => done('sale', 'cash')}
-					>Cash</button
+				<button
+					type="button"
+					class="button button-main py-4 text-base"
+					disabled={!isDecided}
+					onclick={() => done('sale', 'cash')}>Cash</button
 				>
-				<button type="button" class="button button-main py-4 text-base" onclick={() => done('sale', 'card')}
-					>Card</button
+				<button
+					type="button"
+					class="button button-main py-4 text-base"
+					disabled={!isDecided}
+					onclick={() => done('sale', 'card')}>Card</button
 				>
-				<button type="button" class="button py-4 text-base" onclick={() => done('sale', 'owed')}>Owed</button>
-				<button type="button" class="button" onclick={() => done('gift', null)}>Gift</button>
-				<button type="button" class="button" onclick={() => done('sample', null)}>Tasting</button>
+				<button
+					type="button"
+					class="button py-4 text-base"
+					disabled={!isDecided}
+					onclick={() => done('sale', 'owed')}>Owed</button
+				>
+				<button type="button" class="button" disabled={!isDecided} onclick={() => done('gift', null)}
+					>Gift</button
+				>
+				<button type="button" class="button" disabled={!isDecided} onclick={() => done('sample', null)}
+					>Tasting</button
+				>
 				<button type="button" class="button" onclick={() => (basket = [])}>Clear</button>
 			</div>
 		{/if}

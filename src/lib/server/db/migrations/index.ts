@@ -59,6 +59,7 @@ import * as entryNumbers from './0057_entry_numbers.ts';
 import * as batchStandings from './0058_batch_standings.ts';
 import * as kitchenVersion from './0059_kitchen_version.ts';
 import * as changes from './0060_changes.ts';
+import * as standingsAnew from './0061_standings_anew.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -121,5 +122,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0057_entry_numbers', entryNumbers],
 	['0058_batch_standings', batchStandings],
 	['0059_kitchen_version', kitchenVersion],
-	['0060_changes', changes]
+	['0060_changes', changes],
+	['0061_standings_anew', standingsAnew]
 ];

@@ -8,6 +8,7 @@
 	import { bestBefore } from '$lib/label/marks.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
+	import Held from '$lib/ui/Held.svelte';
 	import Next from '../Next.svelte';
 	import { untrack } from 'svelte';
 
@@ -91,6 +92,9 @@
 		<p class="text-quiet mt-2 text-sm">Put an empty bag on and press Tare: what is declared is the bread.</p>
 	</div>
 	<div class="min-w-0 space-y-6">
+		{#if data.station.held.length > 0}
+			<Held reasons={data.station.held} productId={batch.productId} />
+		{/if}
 		<section aria-labelledby="count-heading">
 			<h2 id="count-heading">Count</h2>
 			<form
