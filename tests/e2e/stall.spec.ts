@@ -1,5 +1,9 @@
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
+import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
+
+/** Sells what is held all the same: asked once for each batch. */
+const decide = (page: Page) => page.getByRole('button', { name: 'I have told them: sell it' }).click();
 
 test('a stall day with the network cut in the middle: sold, undone and written off, and everything arrives once', async ({
 	page,
@@ -24,6 +28,10 @@ test('a stall day with the network cut in the middle: sold, undone and written o
 	// Two packs, cash: 13.00, twenty given.
 	await product.click();
 	await product.click();
+	// No label was approved for it: the maker is told, decides, and it is kept.
+	await expect(page.getByTestId('held')).toContainText('no label was approved for it');
+	await expect(page.getByRole('button', { name: 'Cash' })).toBeDisabled();
+	await decide(page);
 	await expect(page.getByTestId('basket-total')).toHaveText('$13.00');
 	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
 	await page.getByRole('button', { name: '$20.00' }).click();
@@ -49,6 +57,7 @@ test('a stall day with the network cut in the middle: sold, undone and written o
 	await expect(product).toContainText('1 left');
 	// The last pack is owed: by somebody.
 	await product.click();
+	await decide(page);
 	await page.getByRole('button', { name: 'Owed' }).click();
 	await page.getByRole('button', { name: 'Owed' }).click();
 	await expect(page.getByText('say who owes it')).toBeVisible();
@@ -108,9 +117,11 @@ test('the last pack sold at two stalls at once: the second says which batch it w
 	await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 	await other.context().setOffline(true);
 	await productAt(other).click();
+	await decide(other);
 	await other.getByRole('button', { name: 'Card' }).click();
 	await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
 	await productAt(page).click();
+	await decide(page);
 	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
 	await bake();
 	// It may have heard of that though it could not read it: it stays open, with what waits.
@@ -224,6 +235,7 @@ test('a stall that stays open past midnight sells on the new day', async ({ page
 		.getByRole('list', { name: 'Products' })
 		.getByRole('button', { name: new RegExp(name) });
 	await product.click();
+	await decide(page);
 	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
 	await expect(page.getByTestId('takings')).toContainText('$6.50');
 	const DAY_MS = 24 * 3600 * 1000;

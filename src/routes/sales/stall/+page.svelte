@@ -97,10 +97,10 @@
 	/** The checkout just made, for its change and for taking it back. */
 	let last = $state.raw<{ entries: SaleEntry[]; total: string; paidBy: PaidBy | null } | null>(null);
 	let given = $state('');
-	/** What of the basket is held, and whether the maker decided to hand it over all the same. */
+	/** What of the basket is held, and whether the maker decided to hand it over all the same: asked once for each. */
 	const held = $derived(heldIn(basket, batchOf));
-	let decided = $state('');
-	const isDecided = $derived(held.length === 0 || decided === held.join());
+	let decided = $state.raw<readonly string[]>([]);
+	const isDecided = $derived(held.every((reason) => decided.includes(reason)));
 	function done(kind: Checkout['kind'], paidBy: PaidBy | null): void {
 		if (basket.length === 0 || !isDecided) return;
 		if (paidBy === 'owed' && customer.trim() === '') {
@@ -121,7 +121,6 @@
 		till.add(entries);
 		last = { entries, total: kind === 'sale' ? total : '0.00', paidBy };
 		basket = [];
-		decided = '';
 		given = '';
 		customer = '';
 		customerError = '';
@@ -292,7 +291,7 @@
 						kept with the sale.
 					</p>
 					{#if !isDecided}
-						<button type="button" class="button mt-2" onclick={() => (decided = held.join())}
+						<button type="button" class="button mt-2" onclick={() => (decided = [...decided, ...held])}
 							>I have told them: sell it</button
 						>
 					{/if}

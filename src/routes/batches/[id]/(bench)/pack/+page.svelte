@@ -117,7 +117,7 @@
 				<button class="button button-main mt-6" disabled={session.isClosed}>Record the counts</button>
 			</form>
 			<p class="text-quiet mt-1 text-sm">
-				{batch.ballCount === null ? 'Balls were not counted.' : `${plural(batch.ballCount, 'ball')} made`}, {plain(
+				{batch.ballCount === null ? 'Balls not counted' : `${plural(batch.ballCount, 'ball')} made`}, {plain(
 					batch.rejects
 				)} rejected, packs of {plain(batch.packPieces)}. Count what lies there, not what should.
 			</p>
