@@ -56,6 +56,18 @@ describe('a mix of one’s own', () => {
 		expect(facts.allergens).toEqual(['wheat', 'milk']);
 		expect(mixFacts([...mix, { ingredient: 'loose', grams: 1 }], ingredientOf, 'us').allergens).toBeNull();
 	});
+
+	it('marks an allergen as highly refined only where every part of it is', () => {
+		const oil = (id: string, refined: string[]) => ({ ...ingredient(id, { allergens: ['soy'] }), refined });
+		const of = (...parts: ReturnType<typeof oil>[]) =>
+			mixFacts(
+				parts.map(({ id }) => ({ ingredient: id, grams: 10 })),
+				(id) => parts.find((part) => part.id === id) ?? oil(id, []),
+				'us'
+			).refined;
+		expect(of(oil('one', ['soy']), oil('other', ['soy']))).toEqual(['soy']);
+		expect(of(oil('one', ['soy']), oil('lecithin', []))).toEqual([]);
+	});
 	it('leaves out a line without grams', () => {
 		expect(mixFacts([...mix, { ingredient: 'loose', grams: 0 }], ingredientOf, 'us').allergens).toEqual([
 			'wheat',

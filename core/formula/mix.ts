@@ -15,6 +15,8 @@ export interface MixFacts {
 	per100g: Composition;
 	/** Null while any part's allergens are not confirmed. */
 	allergens: string[] | null;
+	/** Which of these come from highly refined oils alone. */
+	refined: string[];
 	parts: Part[];
 }
 
@@ -46,6 +48,9 @@ export function mixFacts(
 		grams,
 		per100g,
 		allergens: confirmed ? [...new Set(heaviest.flatMap((ingredient) => ingredient.allergens ?? []))] : null,
+		refined: [...new Set(heaviest.flatMap((ingredient) => ingredient.refined))].filter((tag) =>
+			heaviest.every(({ allergens, refined }) => !allergens?.includes(tag) || refined.includes(tag))
+		),
 		parts: partsOf(heaviest, rules)
 	};
 }

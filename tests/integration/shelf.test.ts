@@ -165,6 +165,19 @@ describe('a reference row', () => {
 		});
 		expect(besan.measures).toMatchObject([{ measure: 'cup', grams: 92, basis: 'reference' }]);
 	});
+	it('keeps what is highly refined as a mark beside the tag, which each rule set reads', async () => {
+		const id = await shelveReference(bench.db, bench.kitchen, 'oil-soybean');
+		const oil = await getIngredient(bench.db, bench.kitchen.id, id);
+		expect(oil).toMatchObject({ allergens: ['soy'], refined: ['soy'] });
+		// A mark without its tag says nothing.
+		const flour = await addIngredient(
+			bench.db,
+			bench.kitchen.id,
+			ingredientInput('Marked flour', { allergens: ['wheat'], refined: ['wheat', 'soy'] })
+		);
+		expect((await getIngredient(bench.db, bench.kitchen.id, flour)).refined).toEqual(['wheat']);
+	});
+
 	it('is measured in the kitchen’s own cups', async () => {
 		const id = await shelveReference(bench.db, { ...bench.kitchen, measureSet: 'metric' }, 'flour-rice');
 		// 158 g in 236.588 mL is 166.957 g in 250 mL

@@ -126,6 +126,7 @@ async function shelve(
 			labelEu: ingredient.label.eu ?? ingredient.name.trim().toLowerCase(),
 			parts: ingredient.parts,
 			allergens: ingredient.allergens ?? [],
+			refined: ingredient.refined,
 			confirmedOn: ingredient.allergens ? day : null,
 			evidence: ingredient.allergens ? 'Square Batch file' : '',
 			per100g: ingredient.per100g,

@@ -28,6 +28,7 @@ function fromRow(
 		// Kept in the form of the file, where a part without parts says nothing of them.
 		parts: toList<PartDocument>(row.parts).map(partOf),
 		allergens: toList<string>(row.allergens),
+		refined: toList<string>(row.refined),
 		mayContain: toList<string>(row.may_contain),
 		confirmedOn: row.allergens_confirmed_on === null ? null : String(row.allergens_confirmed_on),
 		evidence: String(row.allergens_evidence),
@@ -85,6 +86,8 @@ function columns(input: IngredientInput): Row {
 		label_eu: input.labelEu || null,
 		parts: input.parts.length > 0 ? JSON.stringify(input.parts) : null,
 		allergens: JSON.stringify(input.allergens),
+		// A mark beside a tag: without the tag it says nothing.
+		refined: JSON.stringify((input.refined ?? []).filter((tag) => input.allergens.includes(tag))),
 		may_contain: input.mayContain?.length ? JSON.stringify(input.mayContain) : null,
 		allergens_confirmed_on: input.confirmedOn,
 		allergens_evidence: input.evidence,

@@ -26,6 +26,7 @@ export const SHELF_COLUMNS = [
 	'label_eu',
 	'parts',
 	'allergens',
+	'refined',
 	'may_contain',
 	'allergens_confirmed_on',
 	'allergens_evidence',
@@ -65,6 +66,7 @@ function textRow(ingredient: ShelfIngredient, pack: PricePack | undefined): Reco
 		label_eu: ingredient.labelEu,
 		parts: partsText(ingredient.parts),
 		allergens: ingredient.allergens.join(';'),
+		refined: ingredient.refined.join(';'),
 		may_contain: ingredient.mayContain.join(';'),
 		allergens_confirmed_on: ingredient.confirmedOn ?? '',
 		allergens_evidence: ingredient.evidence,
@@ -166,6 +168,7 @@ const COLUMN_OF: Record<string, Column> = {
 	labelEu: 'label_eu',
 	parts: 'parts',
 	allergens: 'allergens',
+	refined: 'refined',
 	mayContain: 'may_contain',
 	evidence: 'allergens_evidence',
 	confirmed: 'allergens_confirmed_on',
@@ -201,6 +204,7 @@ function readRow(row: TextRow, kitchen: Kitchen): { sound: SoundRow | null; prob
 			labelEu: cell('label_eu'),
 			parts: cell('parts'),
 			allergens: tags(cell('allergens')),
+			refined: tags(cell('refined')),
 			mayContain: tags(cell('may_contain')),
 			confirmed: confirmedOn !== '',
 			evidence: cell('allergens_evidence'),
@@ -224,7 +228,9 @@ function readRow(row: TextRow, kitchen: Kitchen): { sound: SoundRow | null; prob
 					? 'allergens'
 					: path.startsWith('mayContain')
 						? 'may_contain'
-						: (COLUMN_OF[key] ?? path),
+						: path.startsWith('refined')
+							? 'refined'
+							: (COLUMN_OF[key] ?? path),
 			message: item.message
 		});
 	}

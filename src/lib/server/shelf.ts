@@ -20,7 +20,7 @@ function bought(ingredient: ShelfIngredient, price: Price | null): Ingredient {
 		parts: ingredient.parts,
 		per100g: ingredient.composition.per100g,
 		allergens: ingredient.confirmedOn === null ? null : ingredient.allergens,
-		refined: [],
+		refined: ingredient.refined,
 		added: [],
 		price
 	};
@@ -64,6 +64,7 @@ function mixed(
 		...base,
 		per100g: facts.per100g,
 		allergens: facts.allergens,
+		refined: facts.refined,
 		parts: facts.parts,
 		price: base.price ?? mixPrice(lines, ingredientOf).price
 	};

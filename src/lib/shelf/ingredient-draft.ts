@@ -18,6 +18,8 @@ export interface IngredientDraft {
 	labelEu: string;
 	parts: string;
 	allergens: string[];
+	/** Which of these come from a highly refined oil. */
+	refined: string[];
 	/** What its pack says it may contain. */
 	mayContain: string[];
 	confirmed: boolean;
@@ -60,6 +62,7 @@ export function ingredientDraft(ingredient: ShelfIngredient): IngredientDraft {
 		labelEu: ingredient.labelEu,
 		parts: partsText(ingredient.parts),
 		allergens: [...ingredient.allergens],
+		refined: [...ingredient.refined],
 		mayContain: [...ingredient.mayContain],
 		confirmed: ingredient.confirmedOn !== null,
 		evidence: ingredient.evidence,
@@ -89,6 +92,7 @@ export function newIngredientDraft(id: string, isMix: boolean): IngredientDraft 
 		labelEu: '',
 		parts: '',
 		allergens: [],
+		refined: [],
 		mayContain: [],
 		confirmed: false,
 		evidence: '',

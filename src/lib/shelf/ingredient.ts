@@ -22,6 +22,8 @@ export interface ShelfIngredient {
 	parts: Part[];
 	/** Tags as noted; they count once somebody has confirmed them. */
 	allergens: string[];
+	/** Which of these come from a highly refined oil. */
+	refined: string[];
 	/** Tags that its pack says it may contain. */
 	mayContain: string[];
 	confirmedOn: string | null;
@@ -45,6 +47,7 @@ export interface IngredientInput extends CompositionInput {
 	labelEu: string;
 	parts: Part[];
 	allergens: string[];
+	refined?: string[];
 	mayContain?: string[];
 	/** The day the allergens were confirmed; null while they are not. */
 	confirmedOn: string | null;

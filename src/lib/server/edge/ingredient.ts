@@ -23,6 +23,8 @@ export interface IngredientForm {
 	labelEu: string;
 	parts: Part[];
 	allergens: string[];
+	/** Which of the allergens come from a highly refined oil. */
+	refined: string[];
 	mayContain: string[];
 	confirmed: boolean;
 	evidence: string;
@@ -64,6 +66,7 @@ export const ingredientForm = Joi.object<IngredientForm>({
 		JSON.stringify(parts).length > MOST_PARTS_TEXT ? 'is longer than a label could carry' : null
 	),
 	allergens: Joi.array().items(allergenTag).unique().required(),
+	refined: Joi.array().items(allergenTag).unique().default([]),
 	mayContain: Joi.array().items(allergenTag).unique().required(),
 	confirmed: Joi.boolean().required(),
 	evidence: Joi.when('confirmed', {

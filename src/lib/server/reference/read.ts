@@ -11,6 +11,8 @@ export interface ReferenceRow {
 	kind: Kind;
 	per100g: Composition;
 	allergens: string[];
+	/** Which of these come from a highly refined oil. */
+	refined: string[];
 	/** Grams of household measures, in US cups and spoons. */
 	measures: Measures;
 	labelUs: string;
@@ -44,7 +46,8 @@ function readRows(text: string): Map<string, ReferenceRow> {
 					Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, row[key] ? Number(row[key]) : null]))
 				),
 				measures: readMeasures(row.measures ?? ''),
-				allergens: (row.allergens ?? '').split(';').filter((tag) => tag !== ''),
+				allergens: listed(row.allergens),
+				refined: listed(row.refined),
 				labelUs: row.label_us ?? '',
 				labelEu: row.label_eu ?? '',
 				source: row.source ?? ''
@@ -52,3 +55,5 @@ function readRows(text: string): Map<string, ReferenceRow> {
 		])
 	);
 }
+
+const listed = (tags = ''): string[] => tags.split(';').filter((tag) => tag !== '');

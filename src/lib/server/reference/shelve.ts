@@ -27,6 +27,7 @@ export async function shelveReference(db: Database, kitchen: Kitchen, referenceI
 			labelEu: row.labelEu,
 			parts: [],
 			allergens: row.allergens,
+			refined: row.refined,
 			confirmedOn: null,
 			evidence: '',
 			per100g: row.per100g,

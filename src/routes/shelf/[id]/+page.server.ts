@@ -1,3 +1,4 @@
+import type { ShelfIngredient } from '$lib/shelf/ingredient.ts';
 import { forgetForm } from '$lib/server/edge/ingredient.ts';
 import { redirect } from '@sveltejs/kit';
 import { ingredientDraft, newIngredientDraft } from '$lib/shelf/ingredient-draft.ts';
@@ -85,11 +86,11 @@ export const actions: Actions = {
 
 /** The day the allergens were confirmed, while nothing of what was confirmed changes. */
 function vouchedBefore(
-	before: { allergens: string[]; mayContain: string[]; evidence: string; confirmedOn: string | null },
-	form: Pick<IngredientForm, 'allergens' | 'mayContain' | 'evidence'>
+	before: Pick<ShelfIngredient, 'allergens' | 'refined' | 'mayContain' | 'evidence' | 'confirmedOn'>,
+	form: Pick<IngredientForm, 'allergens' | 'refined' | 'mayContain' | 'evidence'>
 ): string | null {
 	const same =
-		JSON.stringify([before.allergens, before.mayContain]) ===
-			JSON.stringify([form.allergens, form.mayContain]) && before.evidence === form.evidence;
+		JSON.stringify([before.allergens, before.refined, before.mayContain]) ===
+			JSON.stringify([form.allergens, form.refined, form.mayContain]) && before.evidence === form.evidence;
 	return same ? before.confirmedOn : null;
 }

@@ -26,6 +26,7 @@
 	let newNamed = $state({ group: 'treenut', species: '' });
 	function toggle(tag: string, on: boolean) {
 		draft.allergens = on ? [...draft.allergens, tag] : draft.allergens.filter((each) => each !== tag);
+		if (!on) draft.refined = draft.refined.filter((each) => each !== tag);
 	}
 	/** The list with the kind that was typed, once. */
 	function withNamed(tags: string[], typed: { group: string; species: string }): string[] {
@@ -85,6 +86,28 @@
 		/>
 		<button type="button" class="button" onclick={addNamed}>Add it</button>
 	</div>
+	{#if draft.allergens.length > 0}
+		<details class="mt-3" open={draft.refined.length > 0}>
+			<summary class="cursor-pointer font-semibold">Is it a highly refined oil?</summary>
+			<p class="text-quiet mt-1 text-sm">
+				Mark what comes from one, as its specification says; cold-pressed oils are not. The tag stays: in the
+				US such an oil need not be declared, in the EU and UK only one of soya.
+			</p>
+			<div class="mt-1 flex flex-wrap gap-x-5 gap-y-1">
+				{#each draft.allergens as tag (tag)}
+					<label class="flex min-h-9 items-center gap-2">
+						<input
+							type="checkbox"
+							class="accent-action size-5"
+							aria-label="{tag} from a highly refined oil"
+							value={tag}
+							bind:group={draft.refined}
+						/>{tag.replace(':', ': ')}
+					</label>
+				{/each}
+			</div>
+		</details>
+	{/if}
 	<details class="mt-3" open={draft.mayContain.length > 0}>
 		<summary class="cursor-pointer font-semibold">What its pack says it may contain</summary>
 		<p class="text-quiet mt-1 text-sm">

@@ -12,6 +12,7 @@ export function ingredientDifferences(
 		'label (EU, UK)': draft.labelEu,
 		parts: draft.parts,
 		allergens: draft.allergens.join(', '),
+		'highly refined': draft.refined.join(', '),
 		'may contain': draft.mayContain.join(', '),
 		confirmed: draft.confirmed ? 'yes' : 'no',
 		evidence: draft.evidence,

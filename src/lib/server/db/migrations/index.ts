@@ -60,6 +60,7 @@ import * as batchStandings from './0058_batch_standings.ts';
 import * as kitchenVersion from './0059_kitchen_version.ts';
 import * as changes from './0060_changes.ts';
 import * as standingsAnew from './0061_standings_anew.ts';
+import * as refined from './0062_refined.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -123,5 +124,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0058_batch_standings', batchStandings],
 	['0059_kitchen_version', kitchenVersion],
 	['0060_changes', changes],
-	['0061_standings_anew', standingsAnew]
+	['0061_standings_anew', standingsAnew],
+	['0062_refined', refined]
 ];
