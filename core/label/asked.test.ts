@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { BLANK_PROFILE, type LocalProfile } from '../profile/profile.ts';
+import type { Choices } from '../formula/process.ts';
 import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
-import { flour, water } from '../testing/recipe.ts';
+
+import { dough, factsOf, flour, surface, water } from '../testing/recipe.ts';
 import type { LabelDesign } from './content.ts';
 import { layoutLabel } from './layout.ts';
 
@@ -88,5 +90,42 @@ describe('the format of the panel and the pack', () => {
 		expect(layoutLabel(content, 300, MARKS).problems.join()).toMatch(/barcode is \d+ mm too wide/);
 		const wide = contentOf(given(), { barcode: '012345678905' }, { bars });
 		expect(layoutLabel(wide, 300, MARKS).problems.join()).not.toContain('barcode');
+	});
+});
+
+describe('what the process has the label say', () => {
+	const fields = (choices: Choices, more: Partial<LabelDesign> = {}) =>
+		blocksOf(given(), more, null, choices).map(({ field }) => field);
+	it('is how to finish what is part-cooked', () => {
+		const sold = 'part-cooked, the customer finishes';
+		expect(fields({ sold }, { finishing: '' })).toEqual(['finishing']);
+		expect(fields({ sold }, { finishing: 'Cook both sides until brown.' })).toEqual([]);
+		expect(fields({ sold: 'fully cooked' }, { finishing: '' })).toEqual([]);
+	});
+	it('is how to keep what is chilled or frozen', () => {
+		expect(fields({ storage: 'chilled' }, { storage: ' ' })).toEqual(['storage']);
+		expect(fields({ storage: 'frozen' }, { storage: '' })).toEqual(['storage']);
+		expect(fields({ storage: 'frozen' }, { storage: 'Keep at −18 °C.' })).toEqual([]);
+		expect(fields({ storage: 'shelf' }, { storage: '' })).toEqual([]);
+	});
+});
+
+describe('a line without grams', () => {
+	it('makes the label wait and is named, whatever its use', () => {
+		const of = given();
+		const lines = [...of.formula.lines, surface('flour', 'layering', 0), dough('flour', 0)];
+		const messages = blocksOf({ ...of, formula: { ...of.formula, lines } }).map(({ message }) => message);
+		expect(messages).toEqual([
+			'no grams are known of Bread flour, for layering: weigh it in a batch that squares, or say its grams in the formula',
+			'no grams are known of Bread flour: weigh it in a batch that squares, or say its grams in the formula'
+		]);
+	});
+});
+
+describe('a declaration above what packs hold', () => {
+	it('makes the label wait; exactly what they hold may be declared', () => {
+		const held_g = (factsOf(given()).yield.finishedWeight_g ?? 0) * (given().product.packPieces ?? 0);
+		expect(blocksOf(given(), { declared_g: held_g })).toEqual([]);
+		expect(blocksOf(given(), { declared_g: held_g + 0.1 })).toMatchObject([{ field: 'declared_g' }]);
 	});
 });

@@ -1,6 +1,7 @@
 import { nutrientWord } from '../composition/nutrients.ts';
 import { settled } from '../measure/round.ts';
 import type { Facts } from '../facts.ts';
+import type { Choices } from '../formula/process.ts';
 import type { Ingredient, Recipe } from '../formula/types.ts';
 import type { ContactStanding } from '../allergens/contact.ts';
 import { allergenName } from '../allergens/contact-words.ts';
@@ -9,6 +10,7 @@ import { rulesOf } from '../rules/index.ts';
 import { profileSentence, type LocalProfile } from '../profile/profile.ts';
 import { gtinProblem } from './barcode.ts';
 import { leavesPanelOut, type LabelDesign } from './content.ts';
+import { untaggedWords } from './untagged.ts';
 import { lostAllergenWords } from './wording.ts';
 
 /** Something that keeps a label from being approved, and where it is mended. */
@@ -40,7 +42,8 @@ export function labelBlocks(
 	recipe: Recipe,
 	facts: Facts,
 	design: LabelDesign,
-	profile: LocalProfile | null
+	profile: LocalProfile | null,
+	choices: Pick<Choices, 'sold' | 'storage'>
 ): Block[] {
 	const rules = rulesOf(recipe.rules);
 	const byId = new Map(recipe.ingredients.map((ingredient) => [ingredient.id, ingredient]));
@@ -57,6 +60,14 @@ export function labelBlocks(
 			block(
 				`no grams are known of ${nameOf(ingredient)}${use === 'dough' ? '' : `, for ${use}`}: weigh it in a batch that squares, or say its grams in the formula`
 			);
+	for (const ingredient of recipe.ingredients)
+		for (const word of untaggedWords(ingredient, rules))
+			block(
+				`${ingredient.name} is called “${word}” on the label, and its allergens do not say so: mend one of the two`,
+				{
+					ingredient: ingredient.id
+				}
+			);
 	const printed = leavesPanelOut(design, profile) ? [] : rules.printed;
 	for (const { nutrient, ingredients } of facts.incomplete) {
 		if (!printed.includes(nutrient)) continue;
@@ -68,6 +79,11 @@ export function labelBlocks(
 
 	if (design.name.trim() === '') block('the product needs a name', { field: 'name' });
 	if (design.declared_g === null) block('declare the net quantity', { field: 'declared_g' });
+	const held_g = packHolds_g(recipe, facts);
+	if (design.declared_g !== null && held_g !== null && settled(design.declared_g) > settled(held_g))
+		block(`a pack holds ${Math.floor(held_g)} g on average, and ${design.declared_g} g are declared`, {
+			field: 'declared_g'
+		});
 	if (design.maker.trim() === '') block('say who makes it', { field: 'maker' });
 	if (design.address.trim() === '') block('give the maker’s address', { field: 'address' });
 	if (design.bestBeforeDays !== null && design.shelfLifeTest.trim() === '')
@@ -79,11 +95,32 @@ export function labelBlocks(
 			field: 'bestBeforeDays'
 		});
 	blocks.push(
+		...processBlocks(choices, design),
 		...wordingBlocks(recipe, design),
 		...profileBlocks(design, profile),
 		...formatBlocks(recipe, facts, design, profile),
 		...characterBlocks(facts, design, profile)
 	);
+	return blocks;
+}
+
+/** What a pack holds on average by the pieces weighed; null while none was. */
+function packHolds_g({ product }: Recipe, facts: Facts): number | null {
+	const { finishedWeight_g } = facts.yield;
+	return finishedWeight_g === null || product.packPieces === null
+		? null
+		: finishedWeight_g * product.packPieces;
+}
+
+/** What the way it is made and kept has the bag say (computation, section 10a). */
+function processBlocks({ sold, storage }: Pick<Choices, 'sold' | 'storage'>, design: LabelDesign): Block[] {
+	const blocks: Block[] = [];
+	const ask = (message: string, field: keyof LabelDesign) =>
+		blocks.push({ message, ingredient: null, field });
+	if (sold === 'part-cooked, the customer finishes' && design.finishing.trim() === '')
+		ask('it is sold part-cooked: say how to finish it', 'finishing');
+	if ((storage === 'chilled' || storage === 'frozen') && design.storage.trim() === '')
+		ask(`it is kept ${storage}: say how to keep it`, 'storage');
 	return blocks;
 }
 

@@ -1,3 +1,4 @@
+import type { Choices } from '../formula/process.ts';
 import type { Text } from '../drawing/shapes.ts';
 import type { Recipe } from '../formula/types.ts';
 import { labelBlocks } from '../label/blocks.ts';
@@ -46,8 +47,12 @@ export const design = (more: Partial<LabelDesign> = {}): LabelDesign => ({
 });
 
 /** What keeps a label from being approved. */
-export const blocksOf = (of: Recipe, more: Partial<LabelDesign> = {}, profile: LocalProfile | null = null) =>
-	labelBlocks(of, factsOf(of), design(more), profile);
+export const blocksOf = (
+	of: Recipe,
+	more: Partial<LabelDesign> = {},
+	profile: LocalProfile | null = null,
+	choices: Choices = {}
+) => labelBlocks(of, factsOf(of), design(more), profile, choices);
 /** What a label says. */
 export const contentOf = (of: Recipe, more: Partial<LabelDesign> = {}, around: Partial<LabelContext> = {}) =>
 	labelContent(of.rules, factsOf(of), of.product.one, design(more), {

@@ -1,6 +1,7 @@
 import type { Facts } from '$core/facts.ts';
 import type { TakenLine } from '$core/formula/by-feel.ts';
 import type { Line, Recipe } from '$core/formula/types.ts';
+import type { Choices } from '$core/formula/process.ts';
 import type { Block } from '$core/label/blocks.ts';
 import type { Difference } from '$core/label/compare.ts';
 import type { LabelContent, LabelDesign } from '$core/label/content.ts';
@@ -35,6 +36,8 @@ export interface Label {
 	formulaNumber: number;
 	formulaVersionId: string;
 	design: LabelDesign;
+	/** How it is made, sold and kept. */
+	choices: Choices;
 	/** As the shelf words it, and the cook loss to expect: what the page derives from while it is typed in. */
 	plainRecipe: Recipe;
 	cookLoss: number | null;

@@ -134,7 +134,8 @@ async function readLabels(
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
 						revisions: revisions.get(product.id) ?? [],
 						contact,
-						profile
+						profile,
+						choices: formula.choices
 					}),
 					version: row ? Number(row.version) : 0,
 					formulaNumber: formula.number,
@@ -156,7 +157,7 @@ function standing(
 	design: LabelDesign,
 	product: Product,
 	cookLoss: number | null,
-	{ revisions, contact, profile }: Pick<Label, 'revisions' | 'contact' | 'profile'>
+	{ revisions, contact, profile, choices }: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices'>
 ) {
 	const recipe = worded(plain, design.wording);
 	const outcome = derivePlan(recipe, cookLoss);
@@ -178,9 +179,10 @@ function standing(
 		content,
 		contact,
 		profile,
+		choices,
 		blocks: facts
 			? // The shelf's own names are what a wording is held against.
-				[...labelBlocks(plain, facts, design, profile), ...contactBlocks(contact)]
+				[...labelBlocks(plain, facts, design, profile, choices), ...contactBlocks(contact)]
 			: (outcome.ok ? [] : outcome.problems).map(({ message }) => ({
 					message,
 					ingredient: null,

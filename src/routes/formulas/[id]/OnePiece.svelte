@@ -77,7 +77,8 @@
 			<dl class="border-rule mt-4 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1.5 border-y py-3">
 				<dt>Contains</dt>
 				<dd class="text-right font-bold">
-					{facts.allergens.contains.join(', ') || 'none of the major allergens'}
+					{facts.allergens.contains.join(', ') ||
+						(facts.allergens.unconfirmed.length > 0 ? 'not confirmed yet' : 'none of the major allergens')}
 				</dd>
 				<dt>Energy, a piece</dt>
 				<dd class="text-right font-bold">

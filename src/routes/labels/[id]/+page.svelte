@@ -85,7 +85,7 @@
 	);
 	const blocks = $derived<Block[]>(
 		facts
-			? [...labelBlocks(plain, facts, design, label.profile), ...contactBlocks(label.contact)]
+			? [...labelBlocks(plain, facts, design, label.profile, label.choices), ...contactBlocks(label.contact)]
 			: label.blocks
 	);
 	const newest = $derived(label.revisions[0]);
