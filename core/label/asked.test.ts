@@ -3,7 +3,8 @@ import { BLANK_PROFILE, type LocalProfile } from '../profile/profile.ts';
 import type { Choices } from '../formula/process.ts';
 import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
 
-import { dough, factsOf, flour, surface, water } from '../testing/recipe.ts';
+import { dough, flour, surface, water } from '../testing/recipe.ts';
+import { declarationBlocks } from './blocks.ts';
 import type { LabelDesign } from './content.ts';
 import { layoutLabel } from './layout.ts';
 
@@ -124,8 +125,11 @@ describe('a line without grams', () => {
 
 describe('a declaration above what packs hold', () => {
 	it('makes the label wait; exactly what they hold may be declared', () => {
-		const held_g = (factsOf(given()).yield.finishedWeight_g ?? 0) * (given().product.packPieces ?? 0);
-		expect(blocksOf(given(), { declared_g: held_g })).toEqual([]);
-		expect(blocksOf(given(), { declared_g: held_g + 0.1 })).toMatchObject([{ field: 'declared_g' }]);
+		expect(declarationBlocks(312, 312)).toEqual([]);
+		expect(declarationBlocks(313, 312.4)).toMatchObject([
+			{ message: 'packs hold 312 g on average, and 313 g are declared', field: 'declared_g' }
+		]);
+		expect(declarationBlocks(313, null)).toEqual([]);
+		expect(declarationBlocks(null, 312)).toEqual([]);
 	});
 });

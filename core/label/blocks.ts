@@ -79,11 +79,6 @@ export function labelBlocks(
 
 	if (design.name.trim() === '') block('the product needs a name', { field: 'name' });
 	if (design.declared_g === null) block('declare the net quantity', { field: 'declared_g' });
-	const held_g = packHolds_g(recipe, facts);
-	if (design.declared_g !== null && held_g !== null && settled(design.declared_g) > settled(held_g))
-		block(`a pack holds ${Math.floor(held_g)} g on average, and ${design.declared_g} g are declared`, {
-			field: 'declared_g'
-		});
 	if (design.maker.trim() === '') block('say who makes it', { field: 'maker' });
 	if (design.address.trim() === '') block('give the maker’s address', { field: 'address' });
 	if (design.bestBeforeDays !== null && design.shelfLifeTest.trim() === '')
@@ -104,12 +99,16 @@ export function labelBlocks(
 	return blocks;
 }
 
-/** What a pack holds on average by the pieces weighed; null while none was. */
-function packHolds_g({ product }: Recipe, facts: Facts): number | null {
-	const { finishedWeight_g } = facts.yield;
-	return finishedWeight_g === null || product.packPieces === null
-		? null
-		: finishedWeight_g * product.packPieces;
+/** What is declared above what weighed packs hold on average (computation, section 12); null while none was weighed. */
+export function declarationBlocks(declared_g: number | null, meanPack_g: number | null): Block[] {
+	if (declared_g === null || meanPack_g === null || settled(declared_g) <= settled(meanPack_g)) return [];
+	return [
+		{
+			message: `packs hold ${Math.floor(settled(meanPack_g))} g on average, and ${declared_g} g are declared`,
+			ingredient: null,
+			field: 'declared_g'
+		}
+	];
 }
 
 /** What the way it is made and kept has the bag say (computation, section 10a). */

@@ -227,7 +227,7 @@ export const MEASURED: [label: string, value: string][] = [
 export async function measure(page: Page, more: Record<string, string> = {}): Promise<void> {
 	const lines = page.getByRole('textbox', { name: /on the scale(, (?!grams).*)?$/ });
 	for (const [index, [, , grams]] of LINES.entries()) await lines.nth(index).fill(grams);
-	await page.getByLabel('that stayed on the pieces').fill('26');
+	await page.getByLabel('that stayed on the pieces').first().fill('26');
 	const typed = new Map(MEASURED.map(([label, value]) => [label, more[label] ?? value]));
 	for (const [label, value] of typed) await page.getByLabel(label).fill(value);
 	const sound = Number(typed.get('Balls made')) - Number(typed.get('Rejects'));

@@ -29,7 +29,7 @@ export function applySaid(line: LineDraft, reading: LineReading | null): void {
 	if (reading.ingredient !== null) line.ingredient = reading.ingredient;
 	const use = saidUse(reading.text);
 	if (use !== 'dough') line.use = use;
-	line.toWeigh = reading.doubts.includes('no-amount') && line.use === 'dough';
+	line.toWeigh = reading.doubts.includes('no-amount');
 	if (reading.grams === null) {
 		line.low_g = line.high_g = null;
 		if (line.toWeigh) line.grams = '';

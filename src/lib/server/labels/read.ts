@@ -1,7 +1,7 @@
 import { asTaken } from '$core/formula/by-feel.ts';
 import type { Recipe } from '$core/formula/types.ts';
 import { otherRules } from '$core/rules/index.ts';
-import { contactBlocks, labelBlocks } from '$core/label/blocks.ts';
+import { contactBlocks, declarationBlocks, labelBlocks } from '$core/label/blocks.ts';
 import { compareLabels } from '$core/label/compare.ts';
 import { labelContent, type LabelDesign } from '$core/label/content.ts';
 import { layoutLabel } from '$core/label/layout.ts';
@@ -129,18 +129,20 @@ async function readLabels(
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
 				const { lines, taken } = asTaken(formula.lines, sharesOf(byFormula.get(formula.id) ?? []));
 				const plain = recipeOf(partsOfFormula(kitchen, { ...formula, lines }, product, shelf));
+				const weighings = weighed(byFormula.get(formula.id) ?? [], product);
 				return {
 					taken,
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
 						revisions: revisions.get(product.id) ?? [],
 						contact,
 						profile,
-						choices: formula.choices
+						choices: formula.choices,
+						recommended: weighings.recommended
 					}),
 					version: row ? Number(row.version) : 0,
 					formulaNumber: formula.number,
 					formulaVersionId: formula.versionId,
-					...weighed(byFormula.get(formula.id) ?? [], product),
+					...weighings,
 					sources
 				};
 			})
@@ -157,7 +159,13 @@ function standing(
 	design: LabelDesign,
 	product: Product,
 	cookLoss: number | null,
-	{ revisions, contact, profile, choices }: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices'>
+	{
+		revisions,
+		contact,
+		profile,
+		choices,
+		recommended
+	}: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices' | 'recommended'>
 ) {
 	const recipe = worded(plain, design.wording);
 	const outcome = derivePlan(recipe, cookLoss);
@@ -182,7 +190,11 @@ function standing(
 		choices,
 		blocks: facts
 			? // The shelf's own names are what a wording is held against.
-				[...labelBlocks(plain, facts, design, profile, choices), ...contactBlocks(contact)]
+				[
+					...labelBlocks(plain, facts, design, profile, choices),
+					...declarationBlocks(design.declared_g, recommended?.meanPack_g ?? null),
+					...contactBlocks(contact)
+				]
 			: (outcome.ok ? [] : outcome.problems).map(({ message }) => ({
 					message,
 					ingredient: null,

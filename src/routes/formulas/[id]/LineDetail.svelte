@@ -24,6 +24,17 @@
 	const uses = USES.map((use) => ({ value: use, text: USE_WORDS[use] }));
 </script>
 
+{#snippet leftToBatch()}
+	<label class="flex items-center gap-2 self-end pb-2 text-sm">
+		<input
+			type="checkbox"
+			class="accent-action size-5"
+			bind:checked={line.toWeigh}
+			disabled={line.grams.trim() !== ''}
+		/>weigh in the batch
+	</label>
+{/snippet}
+
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <div
 	data-detail
@@ -51,14 +62,7 @@
 				error={error('most')}
 				compact
 			/>
-			<label class="flex items-center gap-2 self-end pb-2 text-sm">
-				<input
-					type="checkbox"
-					class="accent-action size-5"
-					bind:checked={line.toWeigh}
-					disabled={line.grams.trim() !== ''}
-				/>weigh in the batch
-			</label>
+			{@render leftToBatch()}
 		{:else}
 			<Field
 				label="Stays on, of line {number}"
@@ -68,7 +72,10 @@
 				error={error('uptake')}
 				compact
 			/>
-			<span class="text-quiet self-end pb-2 text-xs">of what is set out and used up</span>
+			<div class="self-end">
+				<span class="text-quiet text-xs">of what is set out and used up</span>
+				{@render leftToBatch()}
+			</div>
 		{/if}
 		<Field label="Note of line {number}" bind:value={line.note} maxlength={300} compact />
 		<div class="flex items-end justify-end pb-1">

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { contactBlocks, labelBlocks, type Block } from '$core/label/blocks.ts';
+	import { contactBlocks, declarationBlocks, labelBlocks, type Block } from '$core/label/blocks.ts';
 	import { compareLabels } from '$core/label/compare.ts';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { gtinProblem } from '$core/label/barcode.ts';
@@ -85,7 +85,11 @@
 	);
 	const blocks = $derived<Block[]>(
 		facts
-			? [...labelBlocks(plain, facts, design, label.profile, label.choices), ...contactBlocks(label.contact)]
+			? [
+					...labelBlocks(plain, facts, design, label.profile, label.choices),
+					...declarationBlocks(design.declared_g, label.recommended?.meanPack_g ?? null),
+					...contactBlocks(label.contact)
+				]
 			: label.blocks
 	);
 	const newest = $derived(label.revisions[0]);
