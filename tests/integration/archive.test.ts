@@ -242,7 +242,7 @@ describe('an archive of an older Square Batch', () => {
 	it('is brought up to date by the migrations that came since', async () => {
 		await emptied();
 		const { opened_at: _later, version: _latest, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
-		const ingredient = rowsIn(files, 'ingredients')[0] ?? {};
+		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};
 		const older: Record<string, Row[]> = {
 			kitchens: [kitchen],
 			ingredients: [ingredient],

@@ -15,7 +15,7 @@ import { createFormula, keepFormula } from '$lib/server/formulas/keep.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import { addIngredient, getIngredient } from '$lib/server/ingredients.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
-import { heldBatches } from '$lib/server/labels/held.ts';
+import { heldBatch } from '$lib/server/labels/held.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
 import { labelToPrint } from '$lib/server/labels/to-print.ts';
@@ -93,7 +93,7 @@ async function approve(productId: string, kitchen: Kitchen = bench.kitchen): Pro
 	});
 	return approveLabel(bench.db, kitchen, productId, version + 1);
 }
-const heldOf = async (id: string) => (await heldBatches(bench.db, bench.kitchen)).get(id) ?? [];
+const heldOf = (id: string) => heldBatch(bench.db, bench.kitchen, id);
 const print = (productId: string, batch: string, revision: number, kitchen: Kitchen = bench.kitchen) =>
 	labelToPrint(bench.db, kitchen, productId, { revision, batch });
 const butterOf = (name: string) =>

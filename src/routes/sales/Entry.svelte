@@ -121,6 +121,12 @@
 						]}
 						error={form.at(`lines[${index}].batchId`)}
 					/>
+					{#if (batchOf(line)?.held.length ?? 0) > 0}
+						<p class="border-loss bg-loss-pale border-l-4 px-3 py-2 text-sm font-semibold" role="alert">
+							Held: {batchOf(line)?.held.join('; ')}. What the bag does not say can make somebody ill: tell
+							them, or do not hand it over.
+						</p>
+					{/if}
 					<div class="grid grid-cols-2 items-start gap-3">
 						<Field
 							label="Packs{ofLine(index)}"

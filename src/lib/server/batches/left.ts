@@ -1,7 +1,8 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { heldBatches } from '../labels/held.ts';
+import { heldColumns, heldOf } from '../labels/held.ts';
+import { readRevisions } from '../labels/revisions.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
 
@@ -11,6 +12,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 		.join('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.packs_left', '>', 0)
 		.select<Row[]>(
+			...heldColumns(db),
 			db.raw(
 				`COALESCE(
 					JSON_VALUE(s.standing, '$.bestBefore'),
@@ -18,7 +20,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 				) AS best_before`
 			)
 		);
-	const [rows, held] = await Promise.all([query, heldBatches(db, kitchen)]);
+	const [rows, revisions] = await Promise.all([query, readRevisions(db, kitchen)]);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
 			batchFromRow(row);
@@ -31,7 +33,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 			packsLeft,
 			productId,
 			bestBefore: textOrNull(row.best_before)?.slice(0, 10) ?? null,
-			held: held.get(id) ?? [],
+			held: heldOf(row, revisions),
 			price: productPrice ?? price
 		};
 	});

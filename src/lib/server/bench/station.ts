@@ -4,7 +4,7 @@ import { processOf, type Choices, type Step } from '$core/formula/process.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
-import { heldBatches } from '../labels/held.ts';
+import { heldBatch } from '../labels/held.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
 
@@ -29,13 +29,13 @@ export async function stationFacts(
 			.orderByRaw('r.id <=> b.label_revision_id DESC, r.number DESC')
 			.first<Row | undefined>('r.number', 'r.declared_g', 'r.content'),
 		allFamilies(db, kitchen.id),
-		heldBatches(db, kitchen)
+		heldBatch(db, kitchen, batch.id)
 	]);
 	if (!version) throw new NotFound('this batch is not here');
 	const choices = JSON.parse(String(version.choices)) as Choices;
 	const family = families.find((each) => each.id === version.family) ?? null;
 	return {
-		held: held.get(batch.id) ?? [],
+		held,
 		steps: toList<Step>(version.steps),
 		cautions: processOf(family, choices).cautions,
 		partCooked: choices.sold === 'part-cooked, the customer finishes',

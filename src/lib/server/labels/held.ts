@@ -3,56 +3,43 @@ import type { BatchStanding } from '../../batch/summary.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
-import { known } from '../db/known.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { readRevisions } from './revisions.ts';
 
-const TABLES = [
-	'batches',
-	'batch_standings',
-	'print_jobs',
-	'label_revisions',
-	'labels',
-	'formula_versions',
-	'formula_lines'
+/** What of a batch's row, joined to its standing as `s`, says whether it is held. */
+export const heldColumns = (db: Database) => [
+	'b.product_id',
+	'b.label_revision_id',
+	's.standing',
+	db.raw(
+		`(SELECT j.label_revision_id FROM print_jobs AS j
+			WHERE j.kitchen_id = b.kitchen_id AND j.batch_id = b.id AND j.printed > 0
+			ORDER BY j.id DESC LIMIT 1) AS printed_id`
+	)
 ];
 
 /**
- * What batches hold that their label does not say, in words, by their ids: of those on the bench or with packs left
- * that hold any. A batch's label is the one its bags were printed with last, else the one it was packed under, else the
- * newest that is approved.
+ * What a batch holds that its label does not say, in words; of a row with `heldColumns`. A batch's label is the one its
+ * bags were printed with last, else the one it was packed under, else the newest that is approved.
  */
-export async function heldBatches(db: Database, kitchen: Kitchen): Promise<ReadonlyMap<string, string[]>> {
-	return known(db, kitchen.id, TABLES, `held by ${kitchen.rules}`, async () => {
-		const [rows, revisions] = await Promise.all([
-			db('batches as b')
-				.join('batch_standings as s', 's.batch_id', 'b.id')
-				.where('b.kitchen_id', kitchen.id)
-				.where((open) => void open.whereNull('b.closed_at').orWhere('b.packs_left', '>', 0))
-				.select<Row[]>(
-					'b.id',
-					'b.product_id',
-					'b.label_revision_id',
-					's.standing',
-					db.raw(
-						`(SELECT j.label_revision_id FROM print_jobs AS j
-							WHERE j.kitchen_id = b.kitchen_id AND j.batch_id = b.id AND j.printed > 0
-							ORDER BY j.id DESC LIMIT 1) AS printed_id`
-					)
-				),
-			readRevisions(db, kitchen)
-		]);
-		const held = new Map<string, string[]>();
-		for (const row of rows) {
-			const label = labelOf(revisions.get(String(row.product_id)) ?? [], [
-				textOrNull(row.printed_id),
-				textOrNull(row.label_revision_id)
-			]);
-			const missing = unsaid(JSON.parse(String(row.standing)) as BatchStanding, label?.said ?? null);
-			if (missing.length > 0) held.set(String(row.id), missing);
-		}
-		return held;
-	});
+export function heldOf(row: Row, revisions: ReadonlyMap<string, LabelRevision[]>): string[] {
+	const label = labelOf(revisions.get(String(row.product_id)) ?? [], [
+		textOrNull(row.printed_id),
+		textOrNull(row.label_revision_id)
+	]);
+	return unsaid(JSON.parse(String(row.standing)) as BatchStanding, label?.said ?? null);
+}
+
+/** What one batch holds that its label does not say, in words. */
+export async function heldBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<string[]> {
+	const [row, revisions] = await Promise.all([
+		db('batches as b')
+			.join('batch_standings as s', 's.batch_id', 'b.id')
+			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
+			.first<Row | undefined>(heldColumns(db)),
+		readRevisions(db, kitchen)
+	]);
+	return row ? heldOf(row, revisions) : [];
 }
 
 /** The first of these revisions that is there, else the newest. */

@@ -9,7 +9,14 @@ const rows = [...referenceRows().values()];
 describe('the shipped rows', () => {
 	it('name no allergen on a label that their tags lack, by either rule set', () => {
 		for (const { id, name, kind, per100g, allergens, labelUs, labelEu } of rows) {
-			const shelved = ingredientOf({ id, name, kind, per100g, allergens, label: { us: labelUs, eu: labelEu } });
+			const shelved = ingredientOf({
+				id,
+				name,
+				kind,
+				per100g,
+				allergens,
+				label: { us: labelUs, eu: labelEu }
+			});
 			for (const rules of ['us', 'eu'] as const)
 				expect([id, rules, untaggedWords(shelved, rulesOf(rules))]).toEqual([id, rules, []]);
 		}
