@@ -7,6 +7,7 @@ import { rulesOf } from '$core/rules/index.ts';
 import { saysAllergen } from '$core/rules/may-contain.ts';
 import { dough, surface } from '$core/testing/recipe.ts';
 import { batchesLeft } from '$lib/server/batches/left.ts';
+import { closeBatch } from '$lib/server/batches/close.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
@@ -181,6 +182,26 @@ describe('a batch that holds what its label does not say', () => {
 			ingredientInput('Come to light flour', { per100g: WHOLE, allergens: ['wheat', 'soy'] })
 		);
 		expect(await heldOf(batch)).toEqual(['its label does not say Soy']);
+	});
+
+	it('is so when it is closed already, and by the rule set of the label that is asked for', async () => {
+		const { flour, productId } = await makeRoti(bench, 'Closed before');
+		const batch = await make(productId);
+		const eu = { ...bench.kitchen, rules: 'eu' as const };
+		await approve(productId);
+		await approve(productId, eu);
+		const { version: opened } = await getBatch(bench.db, bench.kitchen, batch);
+		await closeBatch(bench.db, bench.kitchen, batch, opened, 'sold as it is');
+		expect(await heldOf(batch)).toEqual([]);
+		const { version } = await getIngredient(bench.db, bench.kitchen.id, flour);
+		const found = ingredientInput('Closed before flour', {
+			per100g: WHOLE,
+			allergens: ['wheat', 'rye', 'soy']
+		});
+		await saveIngredient(bench.db, bench.kitchen.id, flour, version, found);
+		expect(await heldOf(batch)).toEqual(['its label does not say Soy']);
+		// Rye is declared in the EU alone.
+		await expect(print(productId, batch, 1, eu)).rejects.toThrow('its label does not say Rye');
 	});
 
 	it('without any approved label is held as well', async () => {

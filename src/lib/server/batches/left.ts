@@ -1,8 +1,7 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { heldColumns, heldOf } from '../labels/held.ts';
-import { readRevisions } from '../labels/revisions.ts';
+import { heldBy, heldColumns, heldOf } from '../labels/held.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
 
@@ -20,7 +19,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 				) AS best_before`
 			)
 		);
-	const [rows, revisions] = await Promise.all([query, readRevisions(db, kitchen)]);
+	const [rows, by] = await Promise.all([query, heldBy(db, kitchen)]);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
 			batchFromRow(row);
@@ -33,7 +32,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 			packsLeft,
 			productId,
 			bestBefore: textOrNull(row.best_before)?.slice(0, 10) ?? null,
-			held: heldOf(row, revisions),
+			held: heldOf(row, by),
 			price: productPrice ?? price
 		};
 	});

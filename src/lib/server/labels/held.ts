@@ -1,9 +1,15 @@
-import { unsaid } from '$core/label/held.ts';
+import type { Ingredient } from '$core/formula/types.ts';
+import { unsaid, type WentIn } from '$core/label/held.ts';
+import { rulesOf } from '$core/rules/index.ts';
+import type { RuleSet } from '$core/rules/ruleset.ts';
+import { declaredOf } from '$core/statement/declared.ts';
 import type { BatchStanding } from '../../batch/summary.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
+import { today } from '../kitchens.ts';
 import { textOrNull, type Row } from '../rows.ts';
+import { shelfReader } from '../shelf.ts';
 import { readRevisions } from './revisions.ts';
 
 /** What of a batch's row, joined to its standing as `s`, says whether it is held. */
@@ -18,28 +24,53 @@ export const heldColumns = (db: Database) => [
 	)
 ];
 
+/** What batches are held by: every approved revision, and the shelf as it is known now. */
+export interface HeldBy {
+	revisions: ReadonlyMap<string, LabelRevision[]>;
+	shelf: ReadonlyMap<string, Ingredient>;
+	rules: RuleSet;
+}
+
+export async function heldBy(db: Database, kitchen: Kitchen): Promise<HeldBy> {
+	const [revisions, shelfOn] = await Promise.all([readRevisions(db, kitchen), shelfReader(db, kitchen)]);
+	return { revisions, shelf: shelfOn(today(kitchen)), rules: rulesOf(kitchen.rules) };
+}
+
+/**
+ * What went into a batch, by its standing and by what is known of its ingredients now: an allergen may come to light
+ * after the batch was closed, and another rule set than the kitchen's may name one that its own does not.
+ */
+function wentIn(row: Row, { shelf, rules }: HeldBy): WentIn {
+	const standing = JSON.parse(String(row.standing)) as BatchStanding;
+	const known = declaredOf(
+		standing.ingredients.flatMap((id) => shelf.get(id) ?? []),
+		rules
+	);
+	return { ...standing, contains: [...new Set([...standing.contains, ...known])] };
+}
+
 /**
  * What a batch holds that its label does not say, in words; of a row with `heldColumns`. A batch's label is the one its
  * bags were printed with last, else the one it was packed under, else the newest that is approved.
  */
-export function heldOf(row: Row, revisions: ReadonlyMap<string, LabelRevision[]>): string[] {
-	const label = labelOf(revisions.get(String(row.product_id)) ?? [], [
+export function heldOf(row: Row, by: HeldBy): string[] {
+	const label = labelOf(by.revisions.get(String(row.product_id)) ?? [], [
 		textOrNull(row.printed_id),
 		textOrNull(row.label_revision_id)
 	]);
-	return unsaid(JSON.parse(String(row.standing)) as BatchStanding, label?.said ?? null);
+	return unsaid(wentIn(row, by), label?.said ?? null);
 }
 
 /** What one batch holds that its label does not say, in words. */
 export async function heldBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<string[]> {
-	const [row, revisions] = await Promise.all([
+	const [row, by] = await Promise.all([
 		db('batches as b')
 			.join('batch_standings as s', 's.batch_id', 'b.id')
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
 			.first<Row | undefined>(heldColumns(db)),
-		readRevisions(db, kitchen)
+		heldBy(db, kitchen)
 	]);
-	return row ? heldOf(row, revisions) : [];
+	return row ? heldOf(row, by) : [];
 }
 
 /** The first of these revisions that is there, else the newest. */
@@ -61,8 +92,9 @@ export async function unsaidBy(
 	batchId: string,
 	revision: LabelRevision
 ): Promise<string[]> {
-	const row = await db('batch_standings')
-		.where({ kitchen_id: kitchen.id, batch_id: batchId })
-		.first('standing');
-	return row ? unsaid(JSON.parse(String(row.standing)) as BatchStanding, revision.said) : [];
+	const [row, by] = await Promise.all([
+		db('batch_standings').where({ kitchen_id: kitchen.id, batch_id: batchId }).first('standing'),
+		heldBy(db, kitchen)
+	]);
+	return row ? unsaid(wentIn(row, by), revision.said) : [];
 }
