@@ -76,6 +76,10 @@
 
 <svelte:head><title>Count and pack · {session.batch.name} · Square Batch</title></svelte:head>
 
+<!-- First at every width: on a phone it would stand below the scale. -->
+{#if data.station.held.length > 0}
+	<div class="mb-4"><Held reasons={data.station.held} productId={batch.productId} /></div>
+{/if}
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[17rem_minmax(0,1fr)]">
 	<div>
 		<Scale
@@ -92,9 +96,6 @@
 		<p class="text-quiet mt-2 text-sm">Put an empty bag on and press Tare: what is declared is the bread.</p>
 	</div>
 	<div class="min-w-0 space-y-6">
-		{#if data.station.held.length > 0}
-			<Held reasons={data.station.held} productId={batch.productId} />
-		{/if}
 		<section aria-labelledby="count-heading">
 			<h2 id="count-heading">Count</h2>
 			<form
