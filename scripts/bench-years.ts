@@ -8,7 +8,7 @@ import { openDatabase, type Database } from '../src/lib/server/db/connection.ts'
 import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { theKitchen, today } from '../src/lib/server/kitchens.ts';
-import type { Row } from '../src/lib/server/rows.ts';
+import type { Cells } from '../src/lib/server/rows.ts';
 import { ensureBuild } from './lib/build.ts';
 import { startMariaDb } from './lib/mariadb.ts';
 import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
@@ -41,7 +41,9 @@ export async function main(only: string[] = []): Promise<void> {
 		await fillTenYears(db, kitchen.id, today(kitchen), TEN_YEARS);
 		await db.raw('ANALYZE TABLE batches, batch_lines, weighings, sales, lots, lot_moves, batch_closings');
 		for (const table of ['batches', 'weighings', 'sales', 'lots'])
-			console.log(`years: ${String(((await db(table).count('* as count').first()) as Row).count)} ${table}`);
+			console.log(
+				`years: ${String(((await db(table).count('* as count').first()) as Cells).count)} ${table}`
+			);
 		const running = await serve(await freePort(), mariadb.url);
 		undo.push(running.stop);
 		const all = await pathsOf(db, kitchen.id);
@@ -106,13 +108,13 @@ async function restoreElsewhere(
 
 /** Every list, the ledger's totals, and traces of an old and a new code. */
 async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
-	const one = async (table: string, order: 'asc' | 'desc', where: Row = {}) =>
+	const one = async (table: string, order: 'asc' | 'desc', where: Cells = {}) =>
 		String(
 			(
 				(await db(table)
 					.where({ kitchen_id: kitchenId, ...where })
 					.orderBy('id', order)
-					.first('id')) as Row
+					.first('id')) as Cells
 			).id
 		);
 	const lot = String(
@@ -120,7 +122,7 @@ async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
 			(await db('lot_moves')
 				.where({ kitchen_id: kitchenId, kind: 'drawn' })
 				.orderBy('id', 'desc')
-				.first('lot_id')) as Row
+				.first('lot_id')) as Cells
 		).lot_id
 	);
 	const batch = await one('batches', 'desc');
@@ -194,7 +196,7 @@ async function fullScans(db: Database, queries: readonly Query[]): Promise<strin
 	const found = new Set<string>();
 	for (const { sql, values } of queries) {
 		if (!/^\s*select/i.test(sql)) continue;
-		const [plan] = (await db.raw(`EXPLAIN ${sql}`, values as never)) as [Row[]];
+		const [plan] = (await db.raw(`EXPLAIN ${sql}`, values as never)) as [Cells[]];
 		for (const step of plan)
 			if (step.type === 'ALL' && Number(step.rows) > SMALL_ROWS && !String(step.table).startsWith('<'))
 				found.add(`${String(step.table)} (${String(step.rows)} rows)`);

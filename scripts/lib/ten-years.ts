@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import { addDays } from '../../src/lib/server/db/demo/days.ts';
 import type { Database } from '../../src/lib/server/db/connection.ts';
-import type { Row } from '../../src/lib/server/rows.ts';
+import type { Cells } from '../../src/lib/server/rows.ts';
 
 /** How large the kitchen is to be. */
 export interface Size {
@@ -30,24 +30,24 @@ export async function fillTenYears(
 	size: Size
 ): Promise<void> {
 	const of = { kitchen_id: kitchenId };
-	const found = (await db('batches').where(of).whereNotNull('closed_at').select('*')) as Row[];
+	const found = (await db('batches').where(of).whereNotNull('closed_at').select('*')) as Cells[];
 	// What the database works out itself is not written.
-	const templates = found.map(({ packs_left: _, ...row }): Row => row);
+	const templates = found.map(({ packs_left: _, ...row }): Cells => row);
 	const ids = templates.map((row) => String(row.id));
 	const [lines, weighings, kept, standings] = (await Promise.all([
 		db('batch_lines').where(of).whereIn('batch_id', ids),
 		db('weighings').where(of).whereIn('batch_id', ids).whereNull('corrects_id').whereNotNull('grams'),
 		db('batch_closings').where(of).whereIn('batch_id', ids).where('number', 1),
 		db('batch_standings').where(of).whereIn('batch_id', ids)
-	])) as [Row[], Row[], Row[], Row[]];
+	])) as [Cells[], Cells[], Cells[], Cells[]];
 	const closings = kept.map(
-		({ cost_batch: _1, cost_piece: _2, cost_pack: _3, sellable: _4, ...row }): Row => row
+		({ cost_batch: _1, cost_piece: _2, cost_pack: _3, sellable: _4, ...row }): Cells => row
 	);
 	const inserter = new Inserter(db);
 	let [weighed, sold] = [0, 0];
 	const lots = await lotsOfTenYears(inserter, kitchenId, lines, today);
 	for (let index = 0; index < size.batches; index++) {
-		const template = templates[index % templates.length] as Row;
+		const template = templates[index % templates.length] as Cells;
 		const madeOn = addDays(today, -Math.floor(((index + 1) * DAYS) / size.batches) - 90);
 		const nextId = () => idOn(madeOn);
 		const batchId = nextId();
@@ -90,7 +90,7 @@ export async function fillTenYears(
 		for (let reading = 0; reading < wanted; reading++) {
 			// What is beyond one making's readings is balls: they are what is weighed most.
 			const isMore = reading >= readings.length;
-			const from = (isMore ? balls[reading % balls.length] : readings[reading]) as Row;
+			const from = (isMore ? balls[reading % balls.length] : readings[reading]) as Cells;
 			await inserter.add('weighings', {
 				...from,
 				id: nextId(),
@@ -140,7 +140,7 @@ export async function fillTenYears(
 async function lotsOfTenYears(
 	inserter: Inserter,
 	kitchenId: string,
-	lines: readonly Row[],
+	lines: readonly Cells[],
 	today: string
 ): Promise<Map<string, string[]>> {
 	const PER_INGREDIENT = 300;
@@ -196,12 +196,12 @@ class Inserter {
 		'batch_standings',
 		'sales'
 	] as const;
-	#rows = new Map<string, Row[]>();
+	#rows = new Map<string, Cells[]>();
 	#count = 0;
 
 	constructor(private readonly db: Database) {}
 
-	async add(table: (typeof Inserter.ORDER)[number], row: Row): Promise<void> {
+	async add(table: (typeof Inserter.ORDER)[number], row: Cells): Promise<void> {
 		const rows = this.#rows.get(table) ?? [];
 		rows.push(row);
 		this.#rows.set(table, rows);

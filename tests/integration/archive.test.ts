@@ -12,7 +12,7 @@ import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
 import { createKitchen, listKitchens, openKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import { ALL } from '$lib/server/sales/ledger.ts';
 import { ledgerTotal } from '$lib/server/sales/totals.ts';
-import type { Row } from '$lib/server/rows.ts';
+import type { Cells } from '$lib/server/rows.ts';
 import { KITCHEN, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -44,10 +44,10 @@ beforeAll(async () => {
 
 const manifestOf = (of: Unzipped) => JSON.parse(strFromU8(of['kitchen.json'] ?? strToU8('{}'))) as Manifest;
 const rowsIn = (of: Unzipped, table: string) =>
-	JSON.parse(strFromU8(of[`tables/${table}.json`] ?? strToU8('[]'))) as Row[];
+	JSON.parse(strFromU8(of[`tables/${table}.json`] ?? strToU8('[]'))) as Cells[];
 
 /** The archive with a table changed, and its hash with it, as somebody who knows how would. */
-function forged(table: string, change: (rows: Row[]) => unknown[]): Uint8Array {
+function forged(table: string, change: (rows: Cells[]) => unknown[]): Uint8Array {
 	const manifest = manifestOf(files);
 	const rows = change(rowsIn(files, table));
 	const text = JSON.stringify(rows);
@@ -68,7 +68,7 @@ describe('an archive', () => {
 			.db('information_schema.columns')
 			.where('table_schema', bench.db.raw('DATABASE()'))
 			.where('column_name', 'kitchen_id')
-			.distinct('table_name as name')) as Row[];
+			.distinct('table_name as name')) as Cells[];
 		// What is counted from the entries comes back with the entries.
 		const counted = ['sales_months', 'batch_standings', 'changes'];
 		const kept = tables.map((row) => String(row.name)).filter((name) => !counted.includes(name));
@@ -226,7 +226,7 @@ describe('rows that go in at once', () => {
 	it('are no more, and no longer together, than the database takes', () => {
 		const rows = (count: number, length: number) =>
 			Array.from({ length: count }, (_, id) => ({ id, facts: 'x'.repeat(length) }));
-		const sizes = (of: Row[]) => [...inParts(of)].map((part) => part.length);
+		const sizes = (of: Cells[]) => [...inParts(of)].map((part) => part.length);
 		expect(sizes([])).toEqual([]);
 		expect(sizes(rows(500, 1))).toEqual([500]);
 		expect(sizes(rows(501, 1))).toEqual([500, 1]);
@@ -243,7 +243,7 @@ describe('an archive of an older Square Batch', () => {
 		await emptied();
 		const { opened_at: _later, version: _latest, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};
-		const older: Record<string, Row[]> = {
+		const older: Record<string, Cells[]> = {
 			kitchens: [kitchen],
 			ingredients: [ingredient],
 			price_packs: rowsIn(files, 'price_packs').filter((row) => row.ingredient_id === ingredient.id)

@@ -12,6 +12,9 @@ export type DraftReading = {
 	errors: Record<string, string>;
 };
 
+/** The same object whenever nothing is wrong: what shows errors has then nothing to do at a keystroke. */
+const NO_ERRORS: Record<string, string> = {};
+
 /**
  * Reads a draft as it is typed. Fields still empty are waited for without a word; what is typed wrong
  * is named at its place.
@@ -38,7 +41,6 @@ export function readFormulaDraft(draft: FormulaDraft, ingredients: readonly Ingr
 		return read;
 	});
 	const sound = lines.filter((line) => line !== null);
-	if (Object.keys(errors).length > 0) complete = false;
 	const { product } = draft;
 	const ballWeight_g = take('product.ballWeight', product.ballWeight, readGrams);
 	const packPieces = take('product.packPieces', product.packPieces, readCount);
@@ -48,11 +50,14 @@ export function readFormulaDraft(draft: FormulaDraft, ingredients: readonly Ingr
 		const cost = take(`product.materials[${index}].cost`, material.cost, readMoney);
 		return cost === null ? [] : [{ name: material.name, cost }];
 	});
+	const isSound = Object.keys(errors).length === 0;
+	if (!isSound) complete = false;
+	const found = isSound ? NO_ERRORS : errors;
 	if (!complete || !ballWeight_g || !packPieces || !sound.some(isDough))
-		return { lines, parts: null, errors };
+		return { lines, parts: null, errors: found };
 	return {
 		lines,
-		errors,
+		errors: found,
 		parts: {
 			name: draft.name,
 			lines: sound,

@@ -1,22 +1,23 @@
 import type { Source, StoredComposition, CompositionInput } from '../shelf/composition.ts';
 import { COMPOSITION_KEYS, compositionOf } from '$core/composition/nutrients.ts';
 import type { Intervals } from '$core/rules/pack-label.ts';
+import type { RowOf } from './db/tables.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
-import { newId, toNumber, utcNow, type Row } from './rows.ts';
+import { newId, toNumber, utcNow } from './rows.ts';
 
-function fromRow(row: Row): StoredComposition {
+function fromRow(row: RowOf<'ingredient_compositions'>): StoredComposition {
 	return {
-		id: String(row.id),
-		ingredientId: String(row.ingredient_id),
+		id: row.id,
+		ingredientId: row.ingredient_id,
 		per100g: compositionOf(Object.fromEntries(COMPOSITION_KEYS.map((key) => [key, toNumber(row[key])]))),
 		source: row.source as Source,
-		sourceNote: String(row.source_note),
-		sourceOn: row.source_on === null ? null : String(row.source_on),
+		sourceNote: row.source_note,
+		sourceOn: row.source_on,
 		serving_g: toNumber(row.serving_g),
 		printed: typeof row.printed === 'string' ? (JSON.parse(row.printed) as Record<string, string>) : null,
 		intervals: typeof row.intervals === 'string' ? (JSON.parse(row.intervals) as Intervals) : {},
-		createdAt: String(row.created_at)
+		createdAt: row.created_at
 	};
 }
 
@@ -91,13 +92,13 @@ export async function compositionHistory(
 	const rows = await db('ingredient_compositions as c')
 		.where({ 'c.kitchen_id': kitchenId, 'c.ingredient_id': ingredientId })
 		.orderBy('c.id', 'desc')
-		.select<Row[]>(
+		.select<(RowOf<'ingredient_compositions'> & { batches: number })[]>(
 			'c.*',
 			db.raw(
 				'(SELECT COUNT(DISTINCT l.batch_id) FROM batch_lines l WHERE l.kitchen_id = c.kitchen_id AND l.composition_id = c.id) AS batches'
 			)
 		);
-	return rows.map((row) => ({ ...fromRow(row), batches: Number(row.batches) }));
+	return rows.map((row) => ({ ...fromRow(row), batches: row.batches }));
 }
 
 /** Whether two compositions say the same. */

@@ -11,8 +11,8 @@ export async function listEquipment(db: Database, kitchenId: string): Promise<Eq
 		db('equipment').where('kitchen_id', kitchenId).orderBy('name')
 	);
 	return rows.map((row) => ({
-		id: String(row.id),
-		name: String(row.name),
+		id: row.id,
+		name: row.name,
 		tare_g: toNumber(row.tare_g),
 		power_kw: toNumber(row.power_kw),
 		retired: row.retired_at !== null
@@ -36,10 +36,8 @@ export async function addEquipment(
 	const row = await db('equipment').where({ kitchen_id: kitchenId, name }).first();
 	if (!row) throw new NotFound('this equipment is not here');
 	if (row.retired_at === null) refuse('name', `there is a "${name}" already`);
-	await db('equipment')
-		.where({ kitchen_id: kitchenId, id: String(row.id) })
-		.update({ retired_at: null, tare_g });
-	return String(row.id);
+	await db('equipment').where({ kitchen_id: kitchenId, id: row.id }).update({ retired_at: null, tare_g });
+	return row.id;
 }
 
 /** Remembers the empty weight of a piece of equipment; null forgets it. Throws `NotFound`. */

@@ -7,9 +7,9 @@ import { newId, utcNow } from './rows.ts';
 export async function ownFamilies(db: Database, kitchenId: string): Promise<Family[]> {
 	const rows = await db('families').where('kitchen_id', kitchenId).orderBy('name');
 	return rows.map((row) => ({
-		id: String(row.id),
-		name: String(row.name),
-		windows: JSON.parse(String(row.windows)) as Windows
+		id: row.id,
+		name: row.name,
+		windows: JSON.parse(row.windows) as Windows
 	}));
 }
 

@@ -42,9 +42,9 @@ export async function findable(db: Database, kitchenId: string): Promise<Found[]
 			.select('id', 'code'),
 		listProducts(db, kitchenId)
 	]);
-	const named = (row: Row) => ({
-		id: String(row.id),
-		name: String(row.name),
+	const named = (row: Pick<Row, 'id' | 'name'> & Partial<Row>) => ({
+		id: row.id,
+		name: row.name,
 		isAway: row.archived_at != null
 	});
 	const known = formulas.map(named);
@@ -64,8 +64,8 @@ export async function findable(db: Database, kitchenId: string): Promise<Found[]
 		...ingredients.map(named).map(({ id, name }) => ({ group: 'Shelf', text: name, href: `/shelf/${id}` })),
 		...batches.map((row) => ({
 			group: 'Batches',
-			text: `Batch ${String(row.code)}`,
-			href: `/batches/${String(row.id)}`
+			text: `Batch ${row.code}`,
+			href: `/batches/${row.id}`
 		}))
 	];
 }

@@ -5,39 +5,40 @@ import { partOf, type PartDocument } from '$core/file/document.ts';
 import { addComposition, currentCompositions, sameComposition } from './compositions.ts';
 import type { StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
+import type { RowOf } from './db/tables.ts';
 import { known } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';
 import { measuresByIngredient } from './measures.ts';
 import type { StoredMeasure } from '../shelf/ingredient.ts';
 import { mixLines, setMixLines } from './mixes.ts';
-import { newId, toList, toNumber, utcNow, type Row } from './rows.ts';
+import { newId, toList, toNumber, utcNow, type Cells } from './rows.ts';
 
 function fromRow(
-	row: Row,
+	row: RowOf<'ingredients'>,
 	composition: StoredComposition,
 	mixes: Map<string, MixLine[]>,
 	measures: Map<string, StoredMeasure[]>
 ): ShelfIngredient {
 	return {
-		id: String(row.id),
-		name: String(row.name),
+		id: row.id,
+		name: row.name,
 		kind: row.kind as Kind,
-		labelUs: String(row.label_us ?? ''),
-		labelEu: String(row.label_eu ?? ''),
+		labelUs: row.label_us ?? '',
+		labelEu: row.label_eu ?? '',
 		// Kept in the form of the file, where a part without parts says nothing of them.
 		parts: toList<PartDocument>(row.parts).map(partOf),
 		allergens: toList<string>(row.allergens),
 		refined: toList<string>(row.refined),
 		mayContain: toList<string>(row.may_contain),
-		confirmedOn: row.allergens_confirmed_on === null ? null : String(row.allergens_confirmed_on),
-		evidence: String(row.allergens_evidence),
-		version: Number(row.version),
+		confirmedOn: row.allergens_confirmed_on,
+		evidence: row.allergens_evidence,
+		version: row.version,
 		composition,
-		referenceId: row.reference_id === null ? null : String(row.reference_id),
-		mix: Number(row.is_mix) === 1 ? (mixes.get(String(row.id)) ?? []) : null,
+		referenceId: row.reference_id,
+		mix: row.is_mix === 1 ? (mixes.get(row.id) ?? []) : null,
 		portion_g: toNumber(row.portion_g),
-		measures: measures.get(String(row.id)) ?? []
+		measures: measures.get(row.id) ?? []
 	};
 }
 
@@ -65,8 +66,8 @@ async function readIngredients(db: Database, kitchenId: string, ids?: string[]):
 		measuresByIngredient(db, kitchenId)
 	]);
 	return rows.map((row) => {
-		const composition = compositions.get(String(row.id));
-		if (!composition) throw new Error(`ingredient ${String(row.id)} has no composition`);
+		const composition = compositions.get(row.id);
+		if (!composition) throw new Error(`ingredient ${row.id} has no composition`);
 		return fromRow(row, composition, mixes, measures);
 	});
 }
@@ -78,7 +79,7 @@ export async function getIngredient(db: Database, kitchenId: string, id: string)
 	return ingredient;
 }
 
-function columns(input: IngredientInput): Row {
+function columns(input: IngredientInput): Cells {
 	return {
 		name: input.name,
 		kind: input.kind,

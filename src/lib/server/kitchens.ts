@@ -3,10 +3,11 @@ import type { MeasureSet } from '$core/measure/units.ts';
 import type { Kitchen } from '../kitchen/types.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
+import type { RowOf } from './db/tables.ts';
 import type { Changes } from './db/known.ts';
 import { inTransaction } from './db/transaction.ts';
 import { NotFound } from './errors.ts';
-import { newId, utcNow, type Row } from './rows.ts';
+import { newId, utcNow } from './rows.ts';
 
 const COLUMNS = {
 	id: 'id',
@@ -21,18 +22,22 @@ const COLUMNS = {
 	version: 'version'
 };
 
-function kitchenFromRow(row: Row): Kitchen {
+/** A kitchen's columns under the names they have here. */
+type KitchenRow = Omit<RowOf<'kitchens'>, 'time_zone' | 'scale_division_g' | 'measure_set'> &
+	Record<'timeZone' | 'scaleDivision_g' | 'measureSet', string>;
+
+function kitchenFromRow(row: KitchenRow): Kitchen {
 	return {
-		id: String(row.id),
-		name: String(row.name),
-		town: String(row.town),
-		address: String(row.address),
-		timeZone: String(row.timeZone),
-		currency: String(row.currency),
+		id: row.id,
+		name: row.name,
+		town: row.town,
+		address: row.address,
+		timeZone: row.timeZone,
+		currency: row.currency,
 		rules: row.rules as RulesName,
 		scaleDivision_g: Number(row.scaleDivision_g),
 		measureSet: row.measureSet as MeasureSet,
-		version: Number(row.version)
+		version: row.version
 	};
 }
 
@@ -51,11 +56,11 @@ export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; c
 		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
 		.limit(1)
 		.select(COLUMNS)
-		.select<Row[]>(changes);
+		.select<(KitchenRow & { changes: string | null })[]>(changes);
 	if (!row) throw new NotFound('there is no kitchen yet');
 	return {
 		kitchen: kitchenFromRow(row),
-		changes: row.changes === null ? '{}' : String(row.changes)
+		changes: row.changes ?? '{}'
 	};
 }
 
@@ -82,7 +87,7 @@ export async function createKitchen(db: Database, kitchen: NewKitchen): Promise<
 
 /** Every kitchen of this installation, with its settings. */
 export async function everyKitchen(db: Database): Promise<Kitchen[]> {
-	const ids = (await db('kitchens').orderBy('id').pluck('id')) as string[];
+	const ids = await db('kitchens').orderBy('id').pluck<string[]>('id');
 	return Promise.all(ids.map((id) => getKitchen(db, id)));
 }
 
@@ -100,10 +105,10 @@ export async function listKitchens(db: Database): Promise<KitchenHere[]> {
 	const rows = await db('kitchens').orderBy('id').select('id', 'name', 'town');
 	return Promise.all(
 		rows.map(async (row) => ({
-			id: String(row.id),
-			name: String(row.name),
-			town: String(row.town),
-			isEmpty: !(await db('ingredients').where('kitchen_id', String(row.id)).first('id'))
+			id: row.id,
+			name: row.name,
+			town: row.town,
+			isEmpty: !(await db('ingredients').where('kitchen_id', row.id).first('id'))
 		}))
 	);
 }
@@ -117,7 +122,7 @@ export async function openKitchen(db: Database, id: string): Promise<void> {
 
 /** A kitchen. Throws `NotFound`. */
 export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
-	const row = await db('kitchens').where('id', id).first<Row | undefined>(COLUMNS);
+	const row = await db('kitchens').where('id', id).first<KitchenRow | undefined>(COLUMNS);
 	if (!row) throw new NotFound('this kitchen is not here');
 	return kitchenFromRow(row);
 }

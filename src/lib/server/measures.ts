@@ -1,12 +1,13 @@
 import type { MeasureBasis } from '../shelf/ingredient.ts';
 import type { StoredMeasure } from '../shelf/ingredient.ts';
 import type { Measures } from '$core/measure/convert.ts';
+import type { RowOf } from './db/tables.ts';
 import type { Database } from './db/connection.ts';
-import { groupBy, newId, toList, utcNow, type Row } from './rows.ts';
+import { groupBy, newId, toList, utcNow } from './rows.ts';
 
-function fromRow(row: Row): StoredMeasure {
+function fromRow(row: RowOf<'ingredient_measures'>): StoredMeasure {
 	return {
-		measure: String(row.measure),
+		measure: row.measure,
 		grams: Number(row.grams),
 		low: Number(row.low_g),
 		high: Number(row.high_g),
@@ -24,9 +25,7 @@ export async function measuresByIngredient(
 	const query = db('ingredient_measures').where('kitchen_id', kitchenId).orderBy('created_at');
 	if (ingredientId) query.where('ingredient_id', ingredientId);
 	const rows = await query;
-	return new Map(
-		[...groupBy(rows, (row) => String(row.ingredient_id))].map(([id, each]) => [id, each.map(fromRow)])
-	);
+	return new Map([...groupBy(rows, (row) => row.ingredient_id)].map(([id, each]) => [id, each.map(fromRow)]));
 }
 
 /** Stored measures as the core takes them. */

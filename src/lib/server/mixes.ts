@@ -7,9 +7,9 @@ import { groupBy, newId } from './rows.ts';
 export async function mixLines(db: Database, kitchenId: string): Promise<Map<string, MixLine[]>> {
 	const rows = await db('mix_lines').where('kitchen_id', kitchenId).orderBy(['mix_id', 'position']);
 	return new Map(
-		[...groupBy(rows, (row) => String(row.mix_id))].map(([id, each]) => [
+		[...groupBy(rows, (row) => row.mix_id)].map(([id, each]) => [
 			id,
-			each.map((row) => ({ ingredient: String(row.ingredient_id), grams: Number(row.grams) }))
+			each.map((row) => ({ ingredient: row.ingredient_id, grams: Number(row.grams) }))
 		])
 	);
 }
@@ -30,7 +30,7 @@ export async function setMixLines(
 			.where('kitchen_id', kitchenId)
 			.whereIn('id', cycle)
 			.select('id', 'name');
-		const names = new Map(rows.map((row) => [String(row.id), String(row.name)]));
+		const names = new Map(rows.map((row) => [row.id, row.name]));
 		const path = cycle.map((id) => names.get(id) ?? 'this mix').join(' → ');
 		refuse('mix', `a mix cannot hold itself: ${path}`);
 	}

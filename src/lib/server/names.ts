@@ -5,7 +5,7 @@ import { newId, utcNow } from './rows.ts';
 /** What names in lines mean in this kitchen, by the name as the matcher keys it. */
 export async function rememberedNames(db: Database, kitchenId: string): Promise<Map<string, string>> {
 	const rows = await db('remembered_names').where('kitchen_id', kitchenId);
-	return new Map(rows.map((row) => [String(row.name), String(row.ingredient_id)]));
+	return new Map(rows.map((row) => [row.name, row.ingredient_id]));
 }
 
 /** Remembers that a name means an ingredient; the newest word counts. Nothing is kept of a blank name. */

@@ -1,19 +1,20 @@
 import type { PricePack } from '../shelf/price.ts';
 import type { Price } from '$core/formula/types.ts';
+import type { RowOf } from './db/tables.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
-import { newId, toMoney, utcNow, type Row } from './rows.ts';
+import { newId, toMoney, utcNow } from './rows.ts';
 
-function fromRow(row: Row): PricePack {
+function fromRow(row: RowOf<'price_packs'>): PricePack {
 	return {
-		id: String(row.id),
-		ingredientId: String(row.ingredient_id),
+		id: row.id,
+		ingredientId: row.ingredient_id,
 		amount: toMoney(row.amount),
 		grams: Number(row.grams),
 		usable: Number(row.usable),
-		boughtOn: String(row.bought_on),
-		supplier: String(row.supplier)
+		boughtOn: row.bought_on,
+		supplier: row.supplier
 	};
 }
 

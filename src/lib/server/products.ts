@@ -15,14 +15,14 @@ export async function materialNames(db: Database, kitchenId: string): Promise<st
 
 function fromRow(row: Row): Product {
 	return {
-		id: String(row.id),
-		formulaId: String(row.formula_id),
-		name: String(row.name),
-		pieceOne: String(row.piece_one),
-		pieceMany: String(row.piece_many),
+		id: row.id,
+		formulaId: row.formula_id,
+		name: row.name,
+		pieceOne: row.piece_one,
+		pieceMany: row.piece_many,
 		category: row.category as Category,
 		ballWeight_g: Number(row.ball_weight_g),
-		packPieces: Number(row.pack_pieces),
+		packPieces: row.pack_pieces,
 		servingPieces: toNumber(row.serving_pieces),
 		price: row.price === null ? null : toMoney(row.price),
 		materials: toList<Material>(row.materials),

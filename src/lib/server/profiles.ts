@@ -11,7 +11,7 @@ export async function getProfile(db: Database, kitchenId: string): Promise<KeptP
 		db('local_profiles').where('kitchen_id', kitchenId).first()
 	);
 	return row
-		? { profile: JSON.parse(String(row.profile)) as LocalProfile, version: Number(row.version) }
+		? { profile: JSON.parse(row.profile) as LocalProfile, version: row.version }
 		: { profile: null, version: 0 };
 }
 

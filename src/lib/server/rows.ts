@@ -1,4 +1,5 @@
 import { monotonicFactory } from 'ulid';
+import type { RowOf, Table } from './db/tables.ts';
 
 const next = monotonicFactory();
 
@@ -32,8 +33,14 @@ export function toList<T>(value: unknown): T[] {
 /** What a column holds as the driver gives it: decimals and days as text, nothing that passed through a float. */
 export type Cell = string | number | boolean | null;
 
-/** A row as the driver gives it. */
-export type Row = Record<string, Cell>;
+/**
+ * A row as the driver gives it, of one table or several joined: what a column of a name holds in any of them. What a
+ * query names itself is a cell. A joined row that may be missing is decoded by `textOrNull` and `toNumber`.
+ */
+export type Row = RowOf<Table> & Record<string, Cell>;
+
+/** What is written to a row: decimals may be numbers, which the database settles to its places. */
+export type Cells = Record<string, Cell>;
 
 /** Items by what `key` gives for each, groups and items in the order they come. */
 export function groupBy<T, K>(items: readonly T[], key: (item: T) => K): Map<K, T[]> {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Database } from '../db/connection.ts';
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 import { ARCHIVE_VERSION, LIST_BEGINS, LIST_ENDS, rowLines, tableFile, type Manifest } from './format.ts';
 import { kitchenColumn, kitchenTables, KITCHENS, migrationOf, type KitchenTable } from './tables.ts';
 
@@ -19,7 +19,7 @@ export async function* rowsOf(
 	db: Database,
 	kitchenId: string,
 	{ name, columns }: KitchenTable
-): AsyncGenerator<Row[]> {
+): AsyncGenerator<Cells[]> {
 	let after = '';
 	for (;;) {
 		const rows = await db(name)

@@ -1,4 +1,4 @@
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 
 /** The version of the archive's own form. */
 export const ARCHIVE_VERSION = 1;
@@ -18,7 +18,7 @@ export const MANIFEST = 'kitchen.json';
 export const tableFile = (name: string): string => `tables/${name}.json`;
 
 /** Rows as a JSON list with a row on each line, so that it can be read by eye and compared line by line. */
-export function* rowLines(rows: readonly Row[], isFirst: boolean): Generator<string> {
+export function* rowLines(rows: readonly Cells[], isFirst: boolean): Generator<string> {
 	let first = isFirst;
 	for (const row of rows) {
 		yield `${first ? '' : ',\n'}${JSON.stringify(row)}`;

@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import { Refused, refuse } from '../errors.ts';
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 import type { Archive } from './read.ts';
 import { kitchenColumn, kitchenTables, type KitchenTable } from './tables.ts';
 
@@ -47,8 +47,8 @@ export async function insertAll(
 }
 
 /** Rows in their order, as many together as go in at once. */
-export function* inParts(rows: readonly Row[]): Generator<Row[]> {
-	let part: Row[] = [];
+export function* inParts(rows: readonly Cells[]): Generator<Cells[]> {
+	let part: Cells[] = [];
 	let characters = 0;
 	for (const row of rows) {
 		const length = JSON.stringify(row).length;
@@ -62,7 +62,7 @@ export function* inParts(rows: readonly Row[]): Generator<Row[]> {
 	if (part.length > 0) yield part;
 }
 
-async function insert(db: Database, table: KitchenTable, rows: Row[]): Promise<void> {
+async function insert(db: Database, table: KitchenTable, rows: Cells[]): Promise<void> {
 	const open = table.name === 'batches' ? rows.map((row) => ({ ...row, closed_at: null })) : rows;
 	try {
 		await db(table.name).insert(open);
@@ -76,7 +76,7 @@ const inOrder = (tables: readonly KitchenTable[]) =>
 	[...tables].sort((a, b) => Number(b.name === 'batches') - Number(a.name === 'batches'));
 
 /** Refuses a row with a column that is not known, or of another kitchen. */
-function refuseStrange(table: KitchenTable, row: Row, kitchenId: string): void {
+function refuseStrange(table: KitchenTable, row: Cells, kitchenId: string): void {
 	if (row[kitchenColumn(table.name)] !== kitchenId)
 		refuse('', `${table.name} holds a row that is not of this kitchen`);
 	const strange = Object.keys(row).find((column) => !table.columns.includes(column));

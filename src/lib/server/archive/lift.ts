@@ -1,4 +1,4 @@
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 import { migrateTo, migrate } from '../db/migrate.ts';
 import { openDatabase, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
@@ -49,8 +49,8 @@ async function collected(scratch: Database, { manifest }: Archive): Promise<Arch
 		const { file, text } = next.value;
 		texts.set(file, [...(texts.get(file) ?? []), text]);
 	}
-	const read = (table: string): Row[] =>
-		JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Row[];
+	const read = (table: string): Cells[] =>
+		JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Cells[];
 	return { manifest: next.value, rowsOf: read };
 }
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { unzip, type Unzipped } from 'fflate';
 import { manifestSchema } from '../edge/archive.ts';
 import { refuse } from '../errors.ts';
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 import { ARCHIVE_VERSION, MANIFEST, tableFile, type Manifest } from './format.ts';
 
 /** The most the tables of an archive may come to: ten busy years are a tenth of it. */
@@ -11,14 +11,14 @@ const MOST_BYTES = 1024 ** 3;
 /** An archive as it was read: what it says of itself, and the rows of each table. */
 export interface Archive {
 	manifest: Manifest;
-	rowsOf: (table: string) => Row[];
+	rowsOf: (table: string) => Cells[];
 }
 
 /** Reads an archive and sees that it is whole. Throws `Refused` with what is wrong with it. */
 export async function readArchive(bytes: Uint8Array): Promise<Archive> {
 	const files = await unzipped(bytes);
 	const manifest = manifestIn(files);
-	const rows = new Map<string, Row[]>();
+	const rows = new Map<string, Cells[]>();
 	for (const table of manifest.tables) {
 		const file = files[tableFile(table.name)];
 		if (!file) refuse('', `the archive is not whole: ${tableFile(table.name)} is missing`);
@@ -34,7 +34,7 @@ export async function readArchive(bytes: Uint8Array): Promise<Archive> {
 }
 
 /** Whether something is a row as it was written: columns of plain values. */
-const isRow = (value: unknown): value is Row =>
+const isRow = (value: unknown): value is Cells =>
 	typeof value === 'object' &&
 	value !== null &&
 	!Array.isArray(value) &&

@@ -45,7 +45,7 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 				'referenced_column_name as to_column'
 			)
 	]);
-	const references = [...groupBy(keys, (row) => `${String(row.from)} ${String(row.name)}`).values()].map(
+	const references = [...groupBy(keys, (row) => `${String(row.from)} ${row.name}`).values()].map(
 		(of): Reference => ({
 			name: String(of[0]?.name),
 			from: String(of[0]?.from),
@@ -53,7 +53,7 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 			columns: of.map((row) => [String(row.from_column), String(row.to_column)])
 		})
 	);
-	return [...groupBy(columns, (row) => String(row.name))]
+	return [...groupBy(columns, (row) => row.name)]
 		.filter(([name, of]) => of.some((row) => row.col === kitchenColumn(name)) && isKept(name))
 		.map(([name, of]) => ({
 			name,
@@ -70,5 +70,5 @@ const isKept = (name: string) => !name.startsWith('knex_') && !FOLLOWING.include
 /** The newest migration the database is at. */
 export async function migrationOf(db: Database): Promise<string> {
 	const row = await db('knex_migrations').orderBy('id', 'desc').first('name');
-	return String(row?.name ?? '');
+	return row?.name ?? '';
 }

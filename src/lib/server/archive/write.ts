@@ -1,4 +1,3 @@
-import type { Row } from '../rows.ts';
 import { Zip, ZipDeflate } from 'fflate';
 import { writeRecipe } from '$core/file/write.ts';
 import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
@@ -130,7 +129,7 @@ async function putBatches(db: Database, kitchen: Kitchen, write: () => Put): Pro
 		.select('id', 'code', 'closed_at');
 	for (let from = 0; from < batches.length; from += AT_ONCE) {
 		const some = batches.slice(from, from + AT_ONCE);
-		const ids = some.map((row) => String(row.id));
+		const ids = some.map((row) => row.id);
 		const closings = await db('batch_closings')
 			.where('kitchen_id', kitchen.id)
 			.whereIn('batch_id', ids)
@@ -138,17 +137,14 @@ async function putBatches(db: Database, kitchen: Kitchen, write: () => Put): Pro
 			.select('batch_id', 'recipe');
 		// A correction comes after what it corrects, and takes its place.
 		const recipes = new Map(
-			closings.map((row) => [
-				String(row.batch_id),
-				recipeOfDocument(JSON.parse(String(row.recipe)) as FileDocument)
-			])
+			closings.map((row) => [row.batch_id, recipeOfDocument(JSON.parse(row.recipe) as FileDocument)])
 		);
-		const open = some.flatMap((row) => (row.closed_at === null ? [String(row.id)] : []));
+		const open = some.flatMap((row) => (row.closed_at === null ? [row.id] : []));
 		for (const batch of await readBatches(db, kitchen, open))
 			if (batch.recorded) recipes.set(batch.id, batch.recipe);
 		for (const row of some) {
-			const recipe = recipes.get(String(row.id));
-			if (recipe) write()(`batches/${fileName(String(row.code))}`, writeRecipe(recipe));
+			const recipe = recipes.get(row.id);
+			if (recipe) write()(`batches/${fileName(row.code)}`, writeRecipe(recipe));
 		}
 	}
 }
@@ -159,13 +155,17 @@ async function putLabels(db: Database, kitchen: Kitchen, write: () => Put): Prom
 		.join('labels as l', 'l.id', 'r.label_id')
 		.where('r.kitchen_id', kitchen.id)
 		.orderBy(['l.product_id', 'l.rules', 'r.number'])
-		.select<Row[]>('l.product_id', 'l.rules', 'r.number');
+		.select<{ product_id: string; rules: RulesName; number: number }[]>(
+			'l.product_id',
+			'l.rules',
+			'r.number'
+		);
 	for (const row of rows) {
-		const rules = row.rules as RulesName;
-		const revision = await getRevision(db, { ...kitchen, rules }, String(row.product_id), Number(row.number));
+		const { rules } = row;
+		const revision = await getRevision(db, { ...kitchen, rules }, row.product_id, row.number);
 		const { drawing } = layoutLabel(revision.content, revision.declared_g, { code: '', bestBefore: '' });
 		const name = `${revision.content.name} ${rules} revision ${revision.number}`.replace(/[^\w -]+/g, '');
-		const unique = `${name} ${String(row.product_id).slice(-6)}`;
+		const unique = `${name} ${row.product_id.slice(-6)}`;
 		write()(`labels/${unique}.pdf`, await labelsPdf(name, drawing, 1, 'roll'));
 	}
 }

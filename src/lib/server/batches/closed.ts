@@ -27,9 +27,7 @@ async function readClosingsOf(
 		.where('kitchen_id', kitchenId)
 		.whereIn('batch_id', [...batchIds])
 		.orderBy('number');
-	return new Map(
-		[...groupBy(rows, (row) => String(row.batch_id))].map(([id, of]) => [id, of.map(closingFromRow)])
-	);
+	return new Map([...groupBy(rows, (row) => row.batch_id)].map(([id, of]) => [id, of.map(closingFromRow)]));
 }
 
 /** Whether every stage of a batch squares. */

@@ -59,7 +59,7 @@ export async function createBatch(
 				kitchen_id: kitchen.id,
 				batch_id: id,
 				ingredient_id: line.ingredient,
-				composition_id: compositions.get(line.ingredient),
+				composition_id: compositions.get(line.ingredient) ?? null,
 				position,
 				use_as: line.use,
 				stage: line.stage ?? '',
@@ -81,6 +81,6 @@ async function nextCode(db: Database, kitchenId: string, madeOn: string): Promis
 		.where('kitchen_id', kitchenId)
 		.where('code', 'like', `${day}-%`)
 		.select('code');
-	const numbers = rows.map((row) => Number(String(row.code).split('-')[1]));
+	const numbers = rows.map((row) => Number(row.code.split('-')[1]));
 	return `${day}-${Math.max(0, ...numbers) + 1}`;
 }

@@ -24,10 +24,7 @@ async function readEquipmentOf(
 		.whereIn('batch_id', [...batchIds])
 		.orderBy('equipment_id');
 	return new Map(
-		[...groupBy(rows, (row) => String(row.batch_id))].map(([id, of]) => [
-			id,
-			of.map((row) => String(row.equipment_id))
-		])
+		[...groupBy(rows, (row) => row.batch_id)].map(([id, of]) => [id, of.map((row) => row.equipment_id)])
 	);
 }
 
@@ -71,8 +68,7 @@ export async function usualEquipment(db: Database, kitchenId: string, productId:
 		])
 		.select<Row[]>('b.id as batch_id', 'e.equipment_id');
 	const [first] = newest;
-	if (first)
-		return newest.filter((row) => row.batch_id === first.batch_id).map((row) => String(row.equipment_id));
+	if (first) return newest.filter((row) => row.batch_id === first.batch_id).map((row) => row.equipment_id);
 	const all = await db('equipment').where('kitchen_id', kitchenId).whereNull('retired_at').select('id');
-	return all.map((row) => String(row.id));
+	return all.map((row) => row.id);
 }

@@ -13,5 +13,5 @@ export async function newestRevisionId(
 		.where({ 'r.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('r.number', 'desc')
 		.first<Row | undefined>('r.id');
-	return row ? String(row.id) : null;
+	return row ? row.id : null;
 }

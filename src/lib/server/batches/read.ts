@@ -62,7 +62,7 @@ export async function readBatch(db: Database, kitchen: Kitchen, id: string): Pro
 
 /** Batches by their rows, in the order of these. */
 async function readRows(db: Database, kitchen: Kitchen, rows: readonly Row[]): Promise<Batch[]> {
-	const ids = rows.map((row) => String(row.id));
+	const ids = rows.map((row) => row.id);
 	const contexts = await batchContexts(db, kitchen, ids, 'open', rows);
 	return contexts.map(({ context, entries }) => assemble(context, entries).batch);
 }
@@ -117,7 +117,7 @@ export async function batchContexts(
 	]);
 	const linesBy = groupBy(lineRows.map(lineFromRow), (line) => line.batchId);
 	const compositions = await compositionsById(db, kitchen.id, [
-		...new Set(lineRows.map((row) => String(row.composition_id)))
+		...new Set(lineRows.map((row) => row.composition_id))
 	]);
 	return rows.map(batchFromRow).map((row) => ({
 		entries: entries.get(row.id) ?? [],

@@ -6,6 +6,7 @@ import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { BatchClosing, BatchInput, BatchRecord, NamedBatch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { textOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
 
 const NEWEST_FIRST = [
@@ -41,16 +42,16 @@ export const namedBatches = (db: Database, kitchenId: string) =>
 /** What names a batch, of a row of `namedBatches` that has the batch's columns. */
 export function namedFromRow(row: Row): NamedBatch {
 	return {
-		id: String(row.id),
-		code: String(row.code),
+		id: row.id,
+		code: row.code,
 		productId: String(row.product_id),
-		formulaId: String(row.formula_id),
-		name: String(row.name),
+		formulaId: row.formula_id,
+		name: row.name,
 		formulaNumber: Number(row.formula_number),
-		madeOn: String(row.made_on),
+		madeOn: row.made_on,
 		ballWeight_g: Number(row.ball_weight_g),
-		packPieces: Number(row.pack_pieces),
-		packsMade: Number(row.packs_made),
+		packPieces: row.pack_pieces,
+		packsMade: row.packs_made,
 		packsLeft: Number(row.packs_left)
 	};
 }
@@ -82,19 +83,19 @@ export function batchFromRow(row: Row): BatchRow {
 		labelNumber: toNumber(row.label_number),
 		labelFormulaNumber: toNumber(row.label_formula_number),
 		beganAt: textOrNull(row.began_at)?.slice(0, 5) ?? null,
-		version: Number(row.version),
+		version: row.version,
 		mixGap: row.mix_gap as MixGap,
 		servingPieces,
 		price: moneyOrNull(row.price),
-		note: String(row.note),
-		packsSold: Number(row.packs_sold),
-		packsGiven: Number(row.packs_given),
+		note: row.note,
+		packsSold: row.packs_sold,
+		packsGiven: row.packs_given,
 		closedAt: textOrNull(row.closed_at),
 		steps: toList<Step>(row.steps),
 		productPrice: moneyOrNull(row.product_price),
 		product: {
-			one: String(row.piece_one),
-			many: String(row.piece_many),
+			one: row.piece_one,
+			many: row.piece_many,
 			category: row.category as Category,
 			ballWeight_g,
 			balls: null,
@@ -111,31 +112,31 @@ export interface LineRow extends PlannedLine {
 	compositionId: string;
 }
 
-export function lineFromRow(row: Row): LineRow {
+export function lineFromRow(row: RowOf<'batch_lines'>): LineRow {
 	return {
-		id: String(row.id),
-		batchId: String(row.batch_id),
-		compositionId: String(row.composition_id),
-		ingredient: String(row.ingredient_id),
+		id: row.id,
+		batchId: row.batch_id,
+		compositionId: row.composition_id,
+		ingredient: row.ingredient_id,
 		use: row.use_as as Use,
-		stage: String(row.stage) || null,
+		stage: row.stage || null,
 		planned_g: Number(row.planned_g),
 		most_g: toNumber(row.most_g),
-		toWeigh: Number(row.to_weigh) === 1,
+		toWeigh: row.to_weigh === 1,
 		plannedUptake_g: toNumber(row.planned_uptake_g)
 	};
 }
 
 /** A closing; its recipe is kept as a Square Batch file has it. */
-export function closingFromRow(row: Row): BatchClosing {
+export function closingFromRow(row: RowOf<'batch_closings'>): BatchClosing {
 	return {
-		number: Number(row.number),
-		reason: String(row.reason),
-		closedAt: String(row.closed_at),
-		input: { ...COUNTED_LATER, ...(JSON.parse(String(row.input)) as BatchInput) },
-		recipe: recipeOfDocument(JSON.parse(String(row.recipe)) as FileDocument),
-		facts: JSON.parse(String(row.facts)) as Facts,
-		stages: JSON.parse(String(row.stages)) as Closing[]
+		number: row.number,
+		reason: row.reason,
+		closedAt: row.closed_at,
+		input: { ...COUNTED_LATER, ...(JSON.parse(row.input) as BatchInput) },
+		recipe: recipeOfDocument(JSON.parse(row.recipe) as FileDocument),
+		facts: JSON.parse(row.facts) as Facts,
+		stages: JSON.parse(row.stages) as Closing[]
 	};
 }
 

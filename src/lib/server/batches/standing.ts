@@ -45,7 +45,7 @@ const summaries = (db: Database, kitchenId: string) =>
 const fromRow = (row: Row): BatchSummary => ({
 	...namedFromRow(row),
 	isClosed: row.closed_at !== null,
-	standing: JSON.parse(String(row.standing)) as BatchStanding
+	standing: JSON.parse(row.standing) as BatchStanding
 });
 
 /** The newest batches of the kitchen, or of one formula of it, newest first. */

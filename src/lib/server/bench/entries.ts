@@ -71,9 +71,9 @@ async function linesOf(
 		.where({ 'b.kitchen_id': kitchenId, 'b.batch_id': batchId })
 		.select<Row[]>('b.id', 'l.id as lot_id');
 	return new Map(
-		[...groupBy(rows, (row) => String(row.id))].map(([id, of]) => [
+		[...groupBy(rows, (row) => row.id)].map(([id, of]) => [
 			id,
-			new Set(of.flatMap((row) => (row.lot_id === null ? [] : String(row.lot_id))))
+			new Set(of.flatMap((row) => (row.lot_id === null ? [] : row.lot_id)))
 		])
 	);
 }

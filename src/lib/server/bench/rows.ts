@@ -1,37 +1,38 @@
 import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
-import { groupBy, textOrNull, toNumber, utcNow, type Row } from '../rows.ts';
+import type { RowOf } from '../db/tables.ts';
+import { groupBy, toNumber, utcNow, type Cells } from '../rows.ts';
 
 const stored = (at: string) => at.replace('T', ' ').replace('Z', '');
-const sent = (at: unknown) => `${String(at).replace(' ', 'T')}Z`;
+const sent = (at: string) => `${at.replace(' ', 'T')}Z`;
 
-function weighingFromRow(row: Row): WeighingEntry {
+function weighingFromRow(row: RowOf<'weighings'>): WeighingEntry {
 	return {
 		kind: 'weighing',
-		id: String(row.id),
-		number: Number(row.number),
+		id: row.id,
+		number: row.number,
 		at: sent(row.taken_at),
 		what: row.what as WeighingEntry['what'],
-		lineId: textOrNull(row.line_id),
+		lineId: row.line_id,
 		grams: toNumber(row.grams),
-		corrects: textOrNull(row.corrects_id),
+		corrects: row.corrects_id,
 		by: row.taken_by as WeighingEntry['by'],
-		lotId: textOrNull(row.lot_id)
+		lotId: row.lot_id
 	};
 }
 
-function eventFromRow(row: Row): EventEntry {
+function eventFromRow(row: RowOf<'batch_events'>): EventEntry {
 	return {
 		kind: 'event',
-		id: String(row.id),
-		number: Number(row.number),
+		id: row.id,
+		number: row.number,
 		at: sent(row.happened_at),
 		happening: {
-			...(JSON.parse(String(row.data)) as object),
-			name: String(row.name)
+			...(JSON.parse(row.data) as object),
+			name: row.name
 		} as EventEntry['happening'],
-		voids: textOrNull(row.voids_id)
+		voids: row.voids_id
 	};
 }
 
@@ -58,18 +59,18 @@ async function readEntriesOfBatches(
 	asked: 'open' | 'all'
 ): Promise<Map<string, Entry[]>> {
 	if (batchIds.length === 0) return new Map();
-	const of = async (table: string): Promise<Row[]> => {
+	const of = async <T extends 'weighings' | 'batch_events'>(table: T): Promise<RowOf<T>[]> => {
 		const query = db(`${table} as e`)
 			.where('e.kitchen_id', kitchenId)
 			.whereIn('e.batch_id', [...batchIds])
-			.select('e.*');
+			.select<RowOf<T>[]>('e.*');
 		if (asked === 'open') query.join('batches as b', 'b.id', 'e.batch_id').whereNull('b.closed_at');
 		return await query;
 	};
 	const [weighings, events] = await Promise.all([of('weighings'), of('batch_events')]);
 	const all = [
-		...weighings.map((row) => ({ batchId: String(row.batch_id), entry: weighingFromRow(row) })),
-		...events.map((row) => ({ batchId: String(row.batch_id), entry: eventFromRow(row) }))
+		...weighings.map((row) => ({ batchId: row.batch_id, entry: weighingFromRow(row) })),
+		...events.map((row) => ({ batchId: row.batch_id, entry: eventFromRow(row) }))
 	].sort((a, b) => (a.entry.number ?? 0) - (b.entry.number ?? 0));
 	return new Map(
 		[...groupBy(all, ({ batchId }) => batchId)].map(([id, of]) => [id, of.map(({ entry }) => entry)])
@@ -100,8 +101,8 @@ export async function insertEntries(
 		id: entry.id,
 		number: entry.number
 	});
-	const weighings: Row[] = [];
-	const events: Row[] = [];
+	const weighings: Cells[] = [];
+	const events: Cells[] = [];
 	for (const entry of numbered)
 		if (entry.kind === 'weighing')
 			weighings.push({

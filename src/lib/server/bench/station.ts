@@ -32,7 +32,7 @@ export async function stationFacts(
 		heldBatch(db, kitchen, batch.id)
 	]);
 	if (!version) throw new NotFound('this batch is not here');
-	const choices = JSON.parse(String(version.choices)) as Choices;
+	const choices = JSON.parse(version.choices) as Choices;
 	const family = families.find((each) => each.id === version.family) ?? null;
 	return {
 		held,
@@ -41,10 +41,10 @@ export async function stationFacts(
 		partCooked: choices.sold === 'part-cooked, the customer finishes',
 		label: revision
 			? {
-					number: Number(revision.number),
+					number: revision.number,
 					declared_g: Number(revision.declared_g),
 					bestBeforeDays: toNumber(
-						(JSON.parse(String(revision.content)) as { bestBeforeDays?: number | null }).bestBeforeDays
+						(JSON.parse(revision.content) as { bestBeforeDays?: number | null }).bestBeforeDays
 					)
 				}
 			: null

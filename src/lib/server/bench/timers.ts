@@ -21,16 +21,16 @@ export async function runningSteps(db: Database, kitchenId: string): Promise<Run
 		.select<Row[]>('b.id', 'b.code', 'f.name', 'v.steps', 's.standing');
 	return rows
 		.flatMap((row) =>
-			(JSON.parse(String(row.standing)) as BatchStanding).running.flatMap(
+			(JSON.parse(row.standing) as BatchStanding).running.flatMap(
 				({ step: number, begunAt }): RunningStep[] => {
 					const step = toList<Step>(row.steps)[number];
 					if (!step || begunAt < since) return [];
 					const { kind, text, minutesLow, minutesHigh } = step;
 					return [
 						{
-							batchId: String(row.id),
-							code: String(row.code),
-							name: String(row.name),
+							batchId: row.id,
+							code: row.code,
+							name: row.name,
 							step: number,
 							kind,
 							text,

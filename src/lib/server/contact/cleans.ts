@@ -1,8 +1,9 @@
 import type { RecordedClean } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
 export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
@@ -21,14 +22,14 @@ async function readCleansOn(
 		.where('c.kitchen_id', kitchenId)
 		.whereIn('c.cleaned_on', [...days])
 		.orderBy(['c.cleaned_on', 'c.cleaned_at', 'c.id'])
-		.select<Row[]>('c.*', 'v.reason as voided');
+		.select<(RowOf<'cleans'> & { voided: string | null })[]>('c.*', 'v.reason as voided');
 	return rows.map((row) => ({
-		id: String(row.id),
-		equipment: String(row.equipment_id),
-		cleanedOn: String(row.cleaned_on),
-		at: String(row.cleaned_at).slice(0, 5),
-		how: String(row.how),
-		voided: row.voided === null ? null : String(row.voided)
+		id: row.id,
+		equipment: row.equipment_id,
+		cleanedOn: row.cleaned_on,
+		at: row.cleaned_at.slice(0, 5),
+		how: row.how,
+		voided: row.voided
 	}));
 }
 

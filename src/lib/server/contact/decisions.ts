@@ -13,14 +13,14 @@ export async function decisionsByProduct(
 	);
 	return groupBy(
 		rows.map((row) => ({
-			id: String(row.id),
-			productId: String(row.product_id),
-			allergen: String(row.allergen),
+			id: row.id,
+			productId: row.product_id,
+			allergen: row.allergen,
 			answer: row.answer as KeptDecision['answer'],
-			source: String(row.source),
-			sourceWords: String(row.source_words),
-			reason: String(row.reason),
-			decidedAt: String(row.decided_at)
+			source: row.source,
+			sourceWords: row.source_words,
+			reason: row.reason,
+			decidedAt: row.decided_at
 		})),
 		(decision) => decision.productId
 	);

@@ -1,9 +1,16 @@
 import type { DayMaking } from '../../batch/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
+
+/** A batch beside its formula's name. */
+type MakingRow = Pick<
+	RowOf<'batches'>,
+	'id' | 'code' | 'product_id' | 'made_on' | 'began_at' | 'packs_made' | 'packs_sold' | 'packs_given'
+> & { name: string };
 
 /** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
 export async function makingsOn(
@@ -18,7 +25,7 @@ export async function makingsOn(
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.made_on', [...days])
 		.orderBy(['b.made_on', 'b.began_at', 'b.id'])
-		.select<Row[]>(
+		.select<MakingRow[]>(
 			'b.id',
 			'b.code',
 			'b.product_id',
@@ -29,7 +36,7 @@ export async function makingsOn(
 			'b.packs_sold',
 			'b.packs_given'
 		);
-	const ids = rows.map((row) => String(row.id));
+	const ids = rows.map((row) => row.id);
 	const [lines, equipment] = await Promise.all([
 		known(db, kitchenId, ['batch_lines'], `ingredients of ${ids.join()}`, () =>
 			db('batch_lines')
@@ -39,21 +46,21 @@ export async function makingsOn(
 		),
 		equipmentOf(db, kitchenId, ids)
 	]);
-	const linesBy = groupBy(lines, (line) => String(line.batch_id));
+	const linesBy = groupBy(lines, (line) => line.batch_id);
 	return rows.map((row) => {
-		const id = String(row.id);
+		const id = row.id;
 		const { tags, unconfirmed } = joined(
-			(linesBy.get(id) ?? []).flatMap((line) => handled.get(String(line.ingredient_id)) ?? [])
+			(linesBy.get(id) ?? []).flatMap((line) => handled.get(line.ingredient_id) ?? [])
 		);
-		const made = Number(row.packs_made);
-		const gone = Number(row.packs_sold) + Number(row.packs_given);
+		const made = row.packs_made;
+		const gone = row.packs_sold + row.packs_given;
 		return {
 			id,
-			code: String(row.code),
-			name: String(row.name),
-			productId: String(row.product_id),
-			madeOn: String(row.made_on),
-			beganAt: row.began_at === null ? null : String(row.began_at).slice(0, 5),
+			code: row.code,
+			name: row.name,
+			productId: row.product_id,
+			madeOn: row.made_on,
+			beganAt: row.began_at === null ? null : row.began_at.slice(0, 5),
 			equipment: equipment.get(id) ?? [],
 			allergens: tags,
 			unconfirmed,

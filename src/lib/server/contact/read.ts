@@ -161,5 +161,5 @@ async function liveDays(
 			products.map((product) => product.id)
 		)
 		.distinct('made_on');
-	return rows.map((row) => String(row.made_on));
+	return rows.map((row) => row.made_on);
 }

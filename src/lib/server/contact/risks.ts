@@ -2,21 +2,14 @@ import type { StandingRisk } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import { newId, utcNow } from '../rows.ts';
 
 /** The kitchen's standing risks, oldest first; those that ended are left out. */
 export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {
-	const rows = await known(
-		db,
-		kitchenId,
-		['standing_risks'],
-		'risks',
-		() =>
-			db('standing_risks').where('kitchen_id', kitchenId).whereNull('ended_at').orderBy('id') as Promise<
-				Row[]
-			>
+	const rows = await known(db, kitchenId, ['standing_risks'], 'risks', () =>
+		db('standing_risks').where('kitchen_id', kitchenId).whereNull('ended_at').orderBy('id')
 	);
-	return rows.map((row) => ({ id: String(row.id), allergen: String(row.allergen), why: String(row.why) }));
+	return rows.map((row) => ({ id: row.id, allergen: row.allergen, why: row.why }));
 }
 
 /** Notes a standing risk; its id. */

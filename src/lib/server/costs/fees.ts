@@ -20,9 +20,9 @@ export function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
 async function readListFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
 	const rows = await fromDayRows(db, 'channel_fees', kitchenId);
 	return rows.map((row) => ({
-		id: String(row.id),
-		channel: String(row.channel),
-		validFrom: String(row.valid_from),
+		id: row.id,
+		channel: row.channel,
+		validFrom: row.valid_from,
 		perDay: toMoney(row.per_day),
 		share: Number(row.share)
 	}));

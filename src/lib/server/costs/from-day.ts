@@ -1,13 +1,13 @@
 import type { Database } from '../db/connection.ts';
-import type { Row } from '../rows.ts';
+import type { RowOf, Table } from '../db/tables.ts';
 
 /** Rows of what holds from a day on, the newest first: of two of one day the later one stands. */
-export async function fromDayRows(
+export async function fromDayRows<T extends 'channel_fees' | 'cost_rates'>(
 	db: Database,
-	table: 'channel_fees' | 'cost_rates',
+	table: T,
 	kitchenId: string
-): Promise<Row[]> {
-	return await db(table)
+): Promise<RowOf<T>[]> {
+	return await db(table as Table)
 		.where('kitchen_id', kitchenId)
 		.orderBy([
 			{ column: 'valid_from', order: 'desc' },

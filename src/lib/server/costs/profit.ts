@@ -9,17 +9,22 @@ import {
 import { Money } from '$core/cost/money.ts';
 import type { Knex } from 'knex';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { groupBy, type Row } from '../rows.ts';
 import { feeOn, listFees } from './fees.ts';
 import { wholeCosts } from './whole.ts';
+
+/** A sum is a decimal, so text. */
+type DayRow = Pick<RowOf<'sales'>, 'sold_on' | 'channel' | 'batch_id'> &
+	Record<'packs' | 'given' | 'money', string>;
 
 /** What left each batch at each place and day, voids and returns taken off; summed by the database. */
 async function daysOfBatches(query: Knex.QueryBuilder, db: Database): Promise<DayOfBatch[]> {
 	const rows = await query
 		.groupBy('s.sold_on', 's.channel', 's.batch_id')
 		.orderBy([{ column: 's.sold_on', order: 'desc' }, { column: 's.channel' }])
-		.select<Row[]>(
+		.select<DayRow[]>(
 			's.sold_on',
 			's.channel',
 			's.batch_id',
@@ -29,12 +34,12 @@ async function daysOfBatches(query: Knex.QueryBuilder, db: Database): Promise<Da
 		);
 	return rows.map((row) => ({
 		// None for a sale from before its batch was kept: nobody knows what it cost.
-		batchId: String(row.batch_id ?? ''),
-		day: String(row.sold_on),
-		channel: String(row.channel),
+		batchId: row.batch_id ?? '',
+		day: row.sold_on,
+		channel: row.channel,
 		packs: Number(row.packs),
 		given: Number(row.given),
-		money: new Money(String(row.money)).toFixed(2)
+		money: new Money(row.money).toFixed(2)
 	}));
 }
 
@@ -123,19 +128,19 @@ export async function profitByBatch(
 	const profits = await profitOfBatches(
 		db,
 		kitchen,
-		rows.map((row) => String(row.id))
+		rows.map((row) => row.id)
 	);
 	return rows.flatMap((row) => {
-		const profit = profits.get(String(row.id));
+		const profit = profits.get(row.id);
 		return profit
 			? [
 					{
 						...profit,
-						id: String(row.id),
-						code: String(row.code),
-						madeOn: String(row.made_on),
-						product: `${String(row.name)} × ${Number(row.pack_pieces)}`,
-						packsMade: Number(row.packs_made),
+						id: row.id,
+						code: row.code,
+						madeOn: row.made_on,
+						product: `${row.name} × ${row.pack_pieces}`,
+						packsMade: row.packs_made,
 						packsLeft: Number(row.packs_left)
 					}
 				]

@@ -22,8 +22,8 @@ export function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]>
 async function readListRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
 	const rows = await fromDayRows(db, 'cost_rates', kitchenId);
 	return rows.map((row) => ({
-		id: String(row.id),
-		validFrom: String(row.valid_from),
+		id: row.id,
+		validFrom: row.valid_from,
 		tariff_perKwh: moneyOrNull(row.tariff_per_kwh),
 		labour_perHour: moneyOrNull(row.labour_per_hour)
 	}));

@@ -3,8 +3,9 @@ import type { Material } from '$core/formula/types.ts';
 import { readBatches } from '../batches/read.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { toList, type Row, textOrNull } from '../rows.ts';
+import { toList } from '../rows.ts';
 import { listRates, ratesOn } from './rates.ts';
 import { workingOf } from './working.ts';
 
@@ -19,6 +20,12 @@ export function costedOf(batch: Batch): Costed | null {
 		}
 	);
 }
+
+/** A batch beside one of its closings; nothing of a closing where it has none. */
+type CostRow = Pick<RowOf<'batches'>, 'id' | 'made_on' | 'packs_made' | 'pack_pieces' | 'materials'> & {
+	number: number | null;
+	sellable: number | null;
+} & Record<'cost_batch' | 'cost_piece' | 'cost_pack', string | null>;
 
 /**
  * What batches cost altogether, by batch id; null where nothing can be said. Of a closed one its closing
@@ -36,7 +43,7 @@ export async function wholeCosts(
 			.where('b.kitchen_id', kitchen.id)
 			.whereIn('b.id', [...batchIds])
 			.orderBy('c.number')
-			.select<Row[]>(
+			.select<CostRow[]>(
 				'b.id',
 				'b.made_on',
 				'b.packs_made',
@@ -52,11 +59,11 @@ export async function wholeCosts(
 		listRates(db, kitchen.id)
 	]);
 	// A correction comes after what it corrects, and takes its place.
-	const newest = new Map(rows.map((row) => [String(row.id), row]));
+	const newest = new Map(rows.map((row) => [row.id, row]));
 	const open = await readBatches(
 		db,
 		kitchen,
-		[...newest.values()].flatMap((row) => (row.number === null ? [String(row.id)] : []))
+		[...newest.values()].flatMap((row) => (row.number === null ? [row.id] : []))
 	);
 	const derived = new Map(open.map((batch) => [batch.id, costedOf(batch)]));
 	return new Map(
@@ -66,17 +73,17 @@ export async function wholeCosts(
 					? (derived.get(id) ?? null)
 					: {
 							cost: {
-								batch: textOrNull(row.cost_batch),
-								perPiece: textOrNull(row.cost_piece),
-								perPack: textOrNull(row.cost_pack),
+								batch: row.cost_batch,
+								perPiece: row.cost_piece,
+								perPack: row.cost_pack,
 								unpriced: []
 							},
-							sellable: Number(row.sellable),
-							packs: Number(row.packs_made),
-							product: { packPieces: Number(row.pack_pieces), materials: toList<Material>(row.materials) }
+							sellable: row.sellable ?? 0,
+							packs: row.packs_made,
+							product: { packPieces: row.pack_pieces, materials: toList<Material>(row.materials) }
 						};
 			const took = working.get(id) ?? { heat_min: null, hands_min: null, power_kw: null };
-			return [id, costed && wholeCost(costed, took, ratesOn(rates, String(row.made_on)))];
+			return [id, costed && wholeCost(costed, took, ratesOn(rates, row.made_on))];
 		})
 	);
 }

@@ -3,6 +3,7 @@ import type { Working } from '$core/cost/whole.ts';
 import type { Step } from '$core/formula/process.ts';
 import { entriesOf } from '../bench/rows.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
@@ -32,11 +33,15 @@ async function readWorkingOf(
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.id', [...batchIds])
 		.groupBy('b.id', 'b.heat_min', 'b.hands_min')
-		.select<Row[]>('b.id', 'b.heat_min', 'b.hands_min')
-		.sum('q.power_kw as power_kw');
+		.select<(Pick<RowOf<'batches'>, 'id' | 'heat_min' | 'hands_min'> & { power_kw: string | null })[]>(
+			'b.id',
+			'b.heat_min',
+			'b.hands_min',
+			db.raw('SUM(q.power_kw) AS power_kw')
+		);
 	return new Map(
 		rows.map((row) => [
-			String(row.id),
+			row.id,
 			{
 				heat_min: toNumber(row.heat_min),
 				hands_min: toNumber(row.hands_min),

@@ -1,5 +1,5 @@
 import { isDuplicate } from '../errors.ts';
-import type { Row } from '../rows.ts';
+import type { Cells } from '../rows.ts';
 import type { Database } from './connection.ts';
 
 /**
@@ -9,7 +9,7 @@ import type { Database } from './connection.ts';
 export async function insertOnce(
 	db: Database,
 	table: string,
-	row: Row & { id: string; kitchen_id: string }
+	row: Cells & { id: string; kitchen_id: string }
 ): Promise<void> {
 	try {
 		await db(table).insert(row);

@@ -18,7 +18,7 @@ export async function startFormula(
 		const taken = await db('formulas').where('kitchen_id', kitchenId).select('name');
 		const name = freeName(
 			wanted,
-			taken.map((row) => String(row.name))
+			taken.map((row) => row.name)
 		);
 		try {
 			await inTransaction(db, async (transaction) => {

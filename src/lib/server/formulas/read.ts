@@ -5,7 +5,8 @@ import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { listProducts } from '../products.ts';
-import { groupBy, toList, type Row } from '../rows.ts';
+import type { RowOf } from '../db/tables.ts';
+import { groupBy, toList } from '../rows.ts';
 import { lineFromRow } from './lines.ts';
 import type { Formula, FormulaVersion } from '../../formula/types.ts';
 
@@ -35,11 +36,11 @@ async function readFormulas(db: Database, kitchenId: string, id?: string): Promi
 		listProducts(db, kitchenId, id)
 	]);
 	return rows.map((row) => {
-		const version = versions.get(String(row.id));
+		const version = versions.get(row.id);
 		return {
-			id: String(row.id),
-			name: String(row.name),
-			version: Number(row.version),
+			id: row.id,
+			name: row.name,
+			version: row.version,
 			versionId: version?.id ?? '',
 			number: version?.number ?? 0,
 			archived: row.archived_at !== null,
@@ -63,7 +64,7 @@ async function newestVersions(
 	if (formulaId) newest.where('formula_id', formulaId);
 	const rows = await db('formula_versions').where('kitchen_id', kitchenId).whereIn('id', newest);
 	const versions = await withLines(db, kitchenId, rows);
-	return new Map(rows.map((row, index) => [String(row.formula_id), versions[index] as FormulaVersion]));
+	return new Map(rows.map((row, index) => [row.formula_id, versions[index] as FormulaVersion]));
 }
 
 /** Every kept version of a formula, newest first. */
@@ -75,7 +76,7 @@ export async function listVersions(
 	const rows = await db('formula_versions as v')
 		.where({ 'v.kitchen_id': kitchenId, 'v.formula_id': formulaId })
 		.orderBy('v.number', 'desc')
-		.select(
+		.select<VersionRow[]>(
 			'v.*',
 			db.raw(
 				'(SELECT COUNT(*) FROM batches b WHERE b.kitchen_id = v.kitchen_id AND b.formula_version_id = v.id) AS batches'
@@ -84,24 +85,27 @@ export async function listVersions(
 	return withLines(db, kitchenId, rows);
 }
 
-async function withLines(db: Database, kitchenId: string, rows: Row[]): Promise<FormulaVersion[]> {
+/** A version; how many batches were made by it where that was counted. */
+type VersionRow = RowOf<'formula_versions'> & { batches?: number };
+
+async function withLines(db: Database, kitchenId: string, rows: VersionRow[]): Promise<FormulaVersion[]> {
 	const lineRows = await db('formula_lines')
 		.where('kitchen_id', kitchenId)
 		.whereIn(
 			'version_id',
-			rows.map((row) => String(row.id))
+			rows.map((row) => row.id)
 		)
 		.orderBy(['version_id', 'position']);
-	const lines = groupBy(lineRows, (row) => String(row.version_id));
+	const lines = groupBy(lineRows, (row) => row.version_id);
 	return rows.map((row) => ({
-		id: String(row.id),
-		number: Number(row.number),
-		keptAt: String(row.created_at),
-		batches: Number(row.batches ?? 0),
+		id: row.id,
+		number: row.number,
+		keptAt: row.created_at,
+		batches: row.batches ?? 0,
 		mixGap: row.mix_gap as MixGap,
-		family: String(row.family),
-		choices: JSON.parse(String(row.choices)) as Choices,
+		family: row.family,
+		choices: JSON.parse(row.choices) as Choices,
 		steps: toList<Step>(row.steps),
-		lines: (lines.get(String(row.id)) ?? []).map(lineFromRow)
+		lines: (lines.get(row.id) ?? []).map(lineFromRow)
 	}));
 }

@@ -41,7 +41,7 @@ export async function approveLabel(
 		.insert({
 			id: newId(),
 			kitchen_id: kitchen.id,
-			label_id: String(row.id),
+			label_id: row.id,
 			formula_version_id: label.formulaVersionId,
 			number,
 			declared_g: design.declared_g,

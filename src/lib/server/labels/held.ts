@@ -40,8 +40,8 @@ export async function heldBy(db: Database, kitchen: Kitchen): Promise<HeldBy> {
  * What went into a batch, by its standing and by what is known of its ingredients now: an allergen may come to light
  * after the batch was closed, and another rule set than the kitchen's may name one that its own does not.
  */
-function wentIn(row: Row, { shelf, rules }: HeldBy): WentIn {
-	const standing = JSON.parse(String(row.standing)) as BatchStanding;
+function wentIn(row: Pick<Row, 'standing'>, { shelf, rules }: HeldBy): WentIn {
+	const standing = JSON.parse(row.standing) as BatchStanding;
 	const known = declaredOf(
 		standing.ingredients.flatMap((id) => shelf.get(id) ?? []),
 		rules
@@ -54,7 +54,7 @@ function wentIn(row: Row, { shelf, rules }: HeldBy): WentIn {
  * bags were printed with last, else the one it was packed under, else the newest that is approved.
  */
 export function heldOf(row: Row, by: HeldBy): string[] {
-	const label = labelOf(by.revisions.get(String(row.product_id)) ?? [], [
+	const label = labelOf(by.revisions.get(row.product_id ?? '') ?? [], [
 		textOrNull(row.printed_id),
 		textOrNull(row.label_revision_id)
 	]);

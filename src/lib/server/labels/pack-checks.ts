@@ -33,10 +33,10 @@ export async function listPackChecks(
 		.where({ kitchen_id: kitchenId, product_id: productId })
 		.orderBy('checked_at', 'desc');
 	return rows.map((row) => ({
-		id: String(row.id),
+		id: row.id,
 		declared_g: Number(row.declared_g),
-		lotPacks: Number(row.lot_packs),
-		packs_g: JSON.parse(String(row.packs_g)) as number[],
-		checkedAt: String(row.checked_at)
+		lotPacks: row.lot_packs,
+		packs_g: JSON.parse(row.packs_g) as number[],
+		checkedAt: row.checked_at
 	}));
 }

@@ -1,11 +1,12 @@
 import type { KeptPrintJob } from '../../label/print-job.ts';
 import type { JobOutcome } from '../../label/printer.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { isDuplicate } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { utcNow } from '../rows.ts';
 import { labelToPrint } from './to-print.ts';
 
 /** What a form asks to be printed. */
@@ -69,13 +70,13 @@ export async function listPrintJobs(
 		.where({ 'j.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
 		.orderBy('j.id', 'desc')
 		.limit(20)
-		.select<Row[]>('j.*', 'r.number', 'b.code');
+		.select<(RowOf<'print_jobs'> & { number: number; code: string | null })[]>('j.*', 'r.number', 'b.code');
 	return rows.map((row) => ({
-		id: String(row.id),
-		revision: Number(row.number),
-		batchCode: row.code === null ? null : String(row.code),
-		copies: Number(row.copies),
-		printed: Number(row.printed),
-		createdAt: String(row.created_at)
+		id: row.id,
+		revision: row.number,
+		batchCode: row.code,
+		copies: row.copies,
+		printed: row.printed,
+		createdAt: row.created_at
 	}));
 }

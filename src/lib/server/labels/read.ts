@@ -56,7 +56,7 @@ export async function listLabels(
 	);
 	const labels = await readLabels(db, kitchen, { recent });
 	for (const rules of otherRules(kitchen.rules)) {
-		const ids = new Set(begun.flatMap((row) => (row.rules === rules ? String(row.product_id) : [])));
+		const ids = new Set(begun.flatMap((row) => (row.rules === rules ? row.product_id : [])));
 		if (ids.size === 0) continue;
 		const others = await readLabels(db, { ...kitchen, rules }, { recent });
 		labels.push(...others.filter((label) => ids.has(label.product.id)));
@@ -100,11 +100,11 @@ async function readLabels(
 	const sources = sourcesOf(ingredients.map((ingredient) => ingredient.composition));
 	const losses = cookLossHistory(batches);
 	const byFormula = groupBy(batches, (batch) => batch.formulaId);
-	const designs = new Map(saved.map((row) => [String(row.product_id), row]));
+	const designs = new Map(saved.map((row) => [row.product_id, row]));
 
 	const designOf = (productId: string) => {
 		const row = designs.get(productId);
-		return row ? { ...LATER_DECIDED, ...(JSON.parse(String(row.design)) as LabelDesign) } : null;
+		return row ? { ...LATER_DECIDED, ...(JSON.parse(row.design) as LabelDesign) } : null;
 	};
 	const contacts = await contactOfProducts(
 		db,
@@ -139,7 +139,7 @@ async function readLabels(
 						choices: formula.choices,
 						recommended: weighings.recommended
 					}),
-					version: row ? Number(row.version) : 0,
+					version: row ? row.version : 0,
 					formulaNumber: formula.number,
 					formulaVersionId: formula.versionId,
 					...weighings,

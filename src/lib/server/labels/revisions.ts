@@ -2,24 +2,36 @@ import type { LabelContent } from '$core/label/content.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
-import { groupBy, toList, type Row } from '../rows.ts';
+import { groupBy, toList } from '../rows.ts';
 
 /** What labels did not say yet when the first were approved. */
 const LATER_ADDED = { mayContain: null, localLeast_pt: null, barcode: null };
 
-function fromRow(row: Row): LabelRevision {
+function fromRow(row: RevisionRow): LabelRevision {
 	return {
-		id: String(row.id),
-		number: Number(row.number),
-		approvedAt: String(row.approved_at),
-		formulaNumber: Number(row.formula_number),
+		id: row.id,
+		number: row.number,
+		approvedAt: row.approved_at,
+		formulaNumber: row.formula_number,
 		declared_g: Number(row.declared_g),
-		content: { ...LATER_ADDED, ...(JSON.parse(String(row.content)) as LabelContent) },
+		content: { ...LATER_ADDED, ...(JSON.parse(row.content) as LabelContent) },
 		said: { contains: toList<string>(row.contains), ingredients: toList<string>(row.ingredients) }
 	};
 }
+
+/** A revision beside what it is of; the allergens its figures name, and the ingredients of its formula, as JSON. */
+type RevisionRow = Pick<
+	RowOf<'label_revisions'>,
+	'id' | 'number' | 'approved_at' | 'declared_g' | 'content'
+> & {
+	product_id: string;
+	formula_number: number;
+	contains: string | null;
+	ingredients: string | null;
+};
 
 function revisionRows(db: Database, kitchen: Kitchen) {
 	return db('label_revisions as r')
@@ -27,7 +39,7 @@ function revisionRows(db: Database, kitchen: Kitchen) {
 		.join('formula_versions as v', 'v.id', 'r.formula_version_id')
 		.where({ 'r.kitchen_id': kitchen.id, 'l.rules': kitchen.rules })
 		.orderBy('r.number', 'desc')
-		.select<Row[]>(
+		.select<RevisionRow[]>(
 			'r.id',
 			'r.number',
 			'r.approved_at',
@@ -57,7 +69,7 @@ export async function readRevisions(
 		async () => {
 			const query = revisionRows(db, kitchen);
 			if (productId) query.where('l.product_id', productId);
-			const byProduct = groupBy(await query, (row) => String(row.product_id));
+			const byProduct = groupBy(await query, (row) => row.product_id);
 			return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
 		}
 	);
@@ -72,7 +84,7 @@ export async function getRevision(
 ): Promise<LabelRevision> {
 	const row = await revisionRows(db, kitchen)
 		.where({ 'l.product_id': productId, 'r.number': number })
-		.first<Row | undefined>();
+		.first<RevisionRow | undefined>();
 	if (!row) throw new NotFound('this label was not approved under that number');
 	return fromRow(row);
 }

@@ -34,7 +34,7 @@ export async function countLots(
 			.orderBy('id')
 			.forUpdate()
 			.select('id', 'on_hand');
-		const onHand = new Map(rows.map((row) => [String(row.id), Number(row.on_hand)]));
+		const onHand = new Map(rows.map((row) => [row.id, Number(row.on_hand)]));
 		const problems: Problem[] = [];
 		let moved = 0;
 		for (const [index, count] of counts.entries()) {

@@ -4,8 +4,9 @@ import type { Price } from '$core/formula/types.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
+import type { RowOf } from '../db/tables.ts';
 import type { Consumption } from '$core/bench/consumption.ts';
-import { groupBy, textOrNull, newId, toMoney, utcNow, type Row } from '../rows.ts';
+import { groupBy, newId, toMoney, utcNow } from '../rows.ts';
 import type { BatchStock } from '../../shelf/lots.ts';
 
 /** What is to be settled of a batch: whose row is locked, and what it consumed. */
@@ -106,10 +107,10 @@ async function lotsToDrawFrom(
 		.forUpdate()
 		.select('id', 'on_hand', 'ingredient_id', 'material');
 	return rows.map((row) => ({
-		id: String(row.id),
+		id: row.id,
 		onHand: Number(row.on_hand),
-		ingredientId: textOrNull(row.ingredient_id),
-		material: textOrNull(row.material)
+		ingredientId: row.ingredient_id,
+		material: row.material
 	}));
 }
 
@@ -119,9 +120,8 @@ async function drawnBy(db: Database, kitchenId: string, batchId: string): Promis
 		.where({ kitchen_id: kitchenId, batch_id: batchId })
 		.groupBy('lot_id')
 		.havingRaw('SUM(amount) <> 0')
-		.select('lot_id')
-		.sum('amount as amount');
-	return new Map(rows.map((row) => [String(row.lot_id), settled(-Number(row.amount))]));
+		.select<{ lot_id: string; amount: string }[]>('lot_id', db.raw('SUM(amount) AS amount'));
+	return new Map(rows.map((row) => [row.lot_id, settled(-Number(row.amount))]));
 }
 
 /** What lots are kept under: an ingredient and a material of one name are two things. */
@@ -140,11 +140,12 @@ async function readLotsKeptSince(db: Database, kitchenId: string): Promise<Map<s
 	const rows = await db('lots')
 		.where('kitchen_id', kitchenId)
 		.groupBy('ingredient_id', 'material')
-		.select('ingredient_id', 'material')
-		.min('received_on as since');
-	return new Map(
-		rows.map((row) => [lotKey(textOrNull(row.ingredient_id), String(row.material)), String(row.since)])
-	);
+		.select<(Pick<RowOf<'lots'>, 'ingredient_id' | 'material'> & { since: string })[]>(
+			'ingredient_id',
+			'material',
+			db.raw('MIN(received_on) AS since')
+		);
+	return new Map(rows.map((row) => [keyOf(row), row.since]));
 }
 
 /** Ids of the open batches of a day or later that use what a lot is of: they may have been short of it. */
@@ -171,6 +172,9 @@ export interface BatchDraws {
 	priceOf: (ingredientId: string, consumed_g: number, inForce: Price | null) => Price | null;
 }
 
+/** What a batch drew from a lot in all, beside the lot. */
+type DrawnRow = RowOf<'lots'> & { batch_id: string; ingredient_name: string | null; moved: string };
+
 /** Draws of batches by batch id; those without any are not in it. */
 export function drawsOf(
 	db: Database,
@@ -196,10 +200,9 @@ async function readDrawsOf(
 		.groupBy('m.batch_id', 'm.lot_id')
 		.havingRaw('SUM(m.amount) <> 0')
 		.orderBy(['l.received_on', 'l.id'])
-		.select('m.batch_id', 'l.*', 'i.name as ingredient_name')
-		.sum('m.amount as moved');
+		.select<DrawnRow[]>('m.batch_id', 'l.*', 'i.name as ingredient_name', db.raw('SUM(m.amount) AS moved'));
 	return new Map(
-		[...groupBy(rows, (row) => String(row.batch_id))].map(([batchId, of]) => [
+		[...groupBy(rows, (row) => row.batch_id)].map(([batchId, of]) => [
 			batchId,
 			{
 				stock: [...groupBy(of, keyOf).values()].map(drawnStock),
@@ -212,24 +215,25 @@ async function readDrawsOf(
 	);
 }
 
-const keyOf = (row: Row) => lotKey(textOrNull(row.ingredient_id), String(row.material));
+const keyOf = (row: Pick<RowOf<'lots'>, 'ingredient_id' | 'material'>) =>
+	lotKey(row.ingredient_id, row.material ?? '');
 
-function drawnStock(lots: readonly Row[]): Omit<BatchStock, 'perPack'> {
-	const first = lots[0] ?? {};
-	const ingredientId = textOrNull(first.ingredient_id ?? null);
+function drawnStock(lots: readonly DrawnRow[]): Omit<BatchStock, 'perPack'> {
+	const [first] = lots;
+	const ingredientId = first?.ingredient_id ?? null;
 	return {
 		ingredientId,
-		name: String(ingredientId === null ? first.material : first.ingredient_name),
+		name: (ingredientId === null ? first?.material : first?.ingredient_name) ?? '',
 		unit: ingredientId === null ? 'pieces' : 'g',
 		from: lots.map((row) => ({
-			lotId: String(row.id),
-			code: String(row.code),
+			lotId: row.id,
+			code: row.code,
 			amount: settled(-Number(row.moved))
 		}))
 	};
 }
 
-function pricedDraw(row: Row): PricedDraw {
+function pricedDraw(row: DrawnRow): PricedDraw {
 	return {
 		grams: settled(-Number(row.moved)),
 		price:

@@ -4,8 +4,9 @@ import type { Material } from '$core/formula/types.ts';
 import type { CountUnit } from '$core/stock/use.ts';
 import { outlook, type Need, type Outlook } from '$core/stock/need.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
-import { groupBy, toList, type Row } from '../rows.ts';
+import { groupBy, toList } from '../rows.ts';
 import { lotKey, lotsKeptSince, materialOf } from './draw.ts';
 import type { Lot } from '../../shelf/lots.ts';
 
@@ -49,18 +50,14 @@ export async function stockItems(
 		.sort((a, b) => a.name.localeCompare(b.name));
 }
 
+/** What a batch's lines of an ingredient and a use are planned at together. */
+type PlannedRow = Pick<RowOf<'batch_lines'>, 'batch_id' | 'ingredient_id' | 'use_as'> & { planned: string };
+
 async function namesOf(db: Database, kitchenId: string, keys: string[]): Promise<Map<string, string>> {
-	const rows = await known(
-		db,
-		kitchenId,
-		['ingredients'],
-		`names ${keys.join()}`,
-		() =>
-			db('ingredients').where('kitchen_id', kitchenId).whereIn('id', keys).select('id', 'name') as Promise<
-				Row[]
-			>
+	const rows = await known(db, kitchenId, ['ingredients'], `names ${keys.join()}`, () =>
+		db('ingredients').where('kitchen_id', kitchenId).whereIn('id', keys).select('id', 'name')
 	);
-	return new Map(rows.map((row) => [String(row.id), String(row.name)]));
+	return new Map(rows.map((row) => [row.id, row.name]));
 }
 
 /** What batches that are planned, or on the bench, will still take, in the order they are made. */
@@ -73,15 +70,14 @@ async function plannedNeeds(
 		.whereNull('closed_at')
 		.orderBy(['made_on', 'id'])
 		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g');
-	const ids = batches.map((batch) => String(batch.id));
+	const ids = batches.map((batch) => batch.id);
 	const [lines, drawn] = await Promise.all([
 		known(db, kitchenId, ['batch_lines'], `planned of ${ids.join()}`, () =>
 			db('batch_lines')
 				.where('kitchen_id', kitchenId)
 				.whereIn('batch_id', ids)
 				.groupBy('batch_id', 'ingredient_id', 'use_as')
-				.select('batch_id', 'ingredient_id', 'use_as')
-				.sum('planned_g as planned')
+				.select<PlannedRow[]>('batch_id', 'ingredient_id', 'use_as', db.raw('SUM(planned_g) AS planned'))
 		),
 		known(db, kitchenId, ['lot_moves', 'lots'], `drawn by ${ids.join()}`, () =>
 			db('lot_moves as m')
@@ -98,18 +94,18 @@ async function plannedNeeds(
 	const need = (key: string, batchId: string, amount: number) => {
 		if (amount > 0) needs.set(key, [...(needs.get(key) ?? []), { batchId, amount: settled(amount) }]);
 	};
-	const linesBy = groupBy(lines, (line) => String(line.batch_id));
+	const linesBy = groupBy(lines, (line) => line.batch_id);
 	for (const batch of batches) {
-		const id = String(batch.id);
+		const id = batch.id;
 		const mine = linesBy.get(id) ?? [];
-		for (const [ingredientId, of] of groupBy(mine, (line) => String(line.ingredient_id))) {
+		for (const [ingredientId, of] of groupBy(mine, (line) => line.ingredient_id)) {
 			const planned = of.reduce((sum, line) => sum + Number(line.planned), 0);
 			const row = drawn.find((each) => each.batch_id === id && each.ingredient_id === ingredientId);
 			need(ingredientId, id, planned + Number(row?.moved ?? 0));
 		}
 		const dough_g = mine.reduce((sum, line) => sum + (line.use_as === 'dough' ? Number(line.planned) : 0), 0);
-		const packs = packsFrom(ballsFrom(dough_g, Number(batch.ball_weight_g)), Number(batch.pack_pieces));
+		const packs = packsFrom(ballsFrom(dough_g, Number(batch.ball_weight_g)), batch.pack_pieces);
 		for (const material of toList<Material>(batch.materials)) need(lotKey(null, material.name), id, packs);
 	}
-	return { needs, codes: new Map(batches.map((batch) => [String(batch.id), String(batch.code)])) };
+	return { needs, codes: new Map(batches.map((batch) => [batch.id, batch.code])) };
 }

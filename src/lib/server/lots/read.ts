@@ -1,7 +1,8 @@
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
-import { toMoney, type Row } from '../rows.ts';
+import { toMoney } from '../rows.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Lot, LotMove } from '../../shelf/lots.ts';
 
@@ -11,26 +12,29 @@ function lotRows(db: Database, kitchenId: string) {
 		.leftJoin('ingredients as i', 'i.id', 'l.ingredient_id')
 		.where('l.kitchen_id', kitchenId)
 		.orderBy(['l.received_on', 'l.id'])
-		.select<Row[]>('l.*', 'i.name as ingredient_name');
+		.select<LotRow[]>('l.*', 'i.name as ingredient_name');
 }
 
-function fromRow(row: Row): Lot {
+/** A lot beside its ingredient; a material has none. */
+type LotRow = RowOf<'lots'> & { ingredient_name: string | null };
+
+function fromRow(row: LotRow): Lot {
 	const isMaterial = row.ingredient_id === null;
 	return {
-		id: String(row.id),
-		code: String(row.code),
-		ingredientId: isMaterial ? null : String(row.ingredient_id),
-		name: String(isMaterial ? row.material : row.ingredient_name),
+		id: row.id,
+		code: row.code,
+		ingredientId: row.ingredient_id,
+		name: (isMaterial ? row.material : row.ingredient_name) ?? '',
 		unit: isMaterial ? 'pieces' : 'g',
-		supplier: String(row.supplier),
-		supplierCode: String(row.supplier_code),
-		receivedOn: String(row.received_on),
+		supplier: row.supplier,
+		supplierCode: row.supplier_code,
+		receivedOn: row.received_on,
 		received: Number(row.received),
 		onHand: Number(row.on_hand),
 		amount: row.amount === null ? null : toMoney(row.amount),
 		usable: Number(row.usable),
-		bestBefore: row.best_before === null ? null : String(row.best_before),
-		note: String(row.note)
+		bestBefore: row.best_before,
+		note: row.note
 	};
 }
 
@@ -95,14 +99,14 @@ export async function movesOf(db: Database, kitchenId: string, lotId: string): P
 		.leftJoin('batches as b', 'b.id', 'm.batch_id')
 		.where({ 'm.kitchen_id': kitchenId, 'm.lot_id': lotId })
 		.orderBy('m.id', 'desc')
-		.select<Row[]>('m.*', 'b.code as batch_code');
+		.select<(RowOf<'lot_moves'> & { batch_code: string | null })[]>('m.*', 'b.code as batch_code');
 	return rows.map((row) => ({
-		id: String(row.id),
+		id: row.id,
 		kind: row.kind as LotMove['kind'],
 		amount: Number(row.amount),
-		batchId: row.batch_id === null ? null : String(row.batch_id),
-		batchCode: row.batch_code === null ? null : String(row.batch_code),
-		reason: String(row.reason),
-		movedAt: String(row.moved_at)
+		batchId: row.batch_id,
+		batchCode: row.batch_code,
+		reason: row.reason,
+		movedAt: row.moved_at
 	}));
 }

@@ -23,7 +23,7 @@ export async function receiveLot(
 		// Two devices receiving at the same moment take turns, or both would draw the same code.
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
 		const sentBefore = await transaction('lots').where({ kitchen_id: kitchenId, id }).first('code');
-		if (sentBefore) return String(sentBefore.code);
+		if (sentBefore) return sentBefore.code;
 		const isIngredient = input.ingredientId !== '';
 		if (isIngredient) {
 			const known = await transaction('ingredients')
@@ -86,7 +86,7 @@ async function nextCode(db: Database, kitchenId: string): Promise<string> {
 		.where('kitchen_id', kitchenId)
 		.orderByRaw('LENGTH(code) DESC, code DESC')
 		.first('code');
-	return `L-${String(Number(String(newest?.code ?? 'L-0').slice(2)) + 1).padStart(4, '0')}`;
+	return `L-${String(Number((newest?.code ?? 'L-0').slice(2)) + 1).padStart(4, '0')}`;
 }
 
 /** Takes back a lot that was entered by mistake and nothing was drawn from. Throws `Refused`, `NotFound`. */

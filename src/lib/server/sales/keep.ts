@@ -1,7 +1,8 @@
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
-import { newId, utcNow, type Row } from '../rows.ts';
+import type { RowOf } from '../db/tables.ts';
+import { newId, utcNow } from '../rows.ts';
 import type { SaleKind } from '../../sales/kinds.ts';
 import type { SaleAnswer, SaleEntry } from '../../sales/types.ts';
 
@@ -136,8 +137,8 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 			else sold += row.packs;
 		}
 		refuseTooMany(batch, entry.packs, sold + given);
-		if (rows.some((row) => row.packs > 0 && row.soldOn < String(batch.made_on)))
-			refuse('soldOn', `batch ${String(batch.code)} was made on ${String(batch.made_on)}, after this day`);
+		if (rows.some((row) => row.packs > 0 && row.soldOn < batch.made_on))
+			refuse('soldOn', `batch ${batch.code} was made on ${batch.made_on}, after this day`);
 		if (rows.length === 0) return;
 		await transaction('sales').insert(
 			rows.map(({ isGiven, soldOn, ...row }) => ({
@@ -152,8 +153,8 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 		await transaction('batches')
 			.where({ kitchen_id: kitchenId, id: batchId })
 			.update({
-				packs_sold: Number(batch.packs_sold) + sold,
-				packs_given: Number(batch.packs_given) + given
+				packs_sold: batch.packs_sold + sold,
+				packs_given: batch.packs_given + given
 			});
 	});
 }
@@ -164,13 +165,10 @@ async function isKept(db: Database, kitchenId: string, id: string): Promise<bool
 }
 
 /** Takes back a sale from before its batch was kept: there is no batch its packs could go back to. */
-async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<void> {
+async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<void> {
 	if (entry.kind !== 'void')
 		refuse('', 'nobody knows of which batch these packs were: void the sale, and enter what stands');
-	await db('sales')
-		.where({ kitchen_id: kitchenId, id: String(of.id) })
-		.forUpdate()
-		.first('id');
+	await db('sales').where({ kitchen_id: kitchenId, id: of.id }).forUpdate().first('id');
 	if (await isKept(db, kitchenId, entry.id)) return;
 	for (const { isGiven, soldOn, ...row } of await voidRows(db, kitchenId, entry, of))
 		await db('sales').insert({
@@ -185,16 +183,17 @@ async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, o
 		});
 }
 
-function refuseTooMany(batch: Row, packs: number, more: number): void {
-	const left = Number(batch.packs_made) - Number(batch.packs_sold) - Number(batch.packs_given);
+function refuseTooMany(
+	batch: Pick<RowOf<'batches'>, 'code' | 'packs_made' | 'packs_sold' | 'packs_given'>,
+	packs: number,
+	more: number
+): void {
+	const left = batch.packs_made - batch.packs_sold - batch.packs_given;
 	if (more > left)
-		refuse(
-			'packs',
-			`batch ${String(batch.code)} has ${left} ${left === 1 ? 'pack' : 'packs'} left, not ${packs}`
-		);
+		refuse('packs', `batch ${batch.code} has ${left} ${left === 1 ? 'pack' : 'packs'} left, not ${packs}`);
 }
 
-async function theEntry(db: Database, kitchenId: string, id: string): Promise<Row> {
+async function theEntry(db: Database, kitchenId: string, id: string): Promise<SaleRow> {
 	const row = await db('sales').where({ kitchen_id: kitchenId, id }).first();
 	return row ?? refuse('ofId', 'this sale is not here');
 }
@@ -202,6 +201,8 @@ async function theEntry(db: Database, kitchenId: string, id: string): Promise<Ro
 const GIVEN: readonly SaleKind[] = ['gift', 'sample', 'written off'];
 
 /** A row to insert; above zero leaves the batch. */
+type SaleRow = RowOf<'sales'>;
+
 interface NewRow {
 	id: string;
 	kind: SaleKind;
@@ -213,7 +214,12 @@ interface NewRow {
 }
 
 /** The rows an entry comes to; none for a void of what is voided already. */
-async function rowsOf(db: Database, kitchenId: string, entry: SaleEntry, of: Row | null): Promise<NewRow[]> {
+async function rowsOf(
+	db: Database,
+	kitchenId: string,
+	entry: SaleEntry,
+	of: SaleRow | null
+): Promise<NewRow[]> {
 	if (entry.kind === 'void') return of ? voidRows(db, kitchenId, entry, of) : refuse('ofId', 'choose a sale');
 	if (entry.kind === 'return')
 		return of ? returnRows(db, kitchenId, entry, of) : refuse('ofId', 'choose a sale');
@@ -238,7 +244,7 @@ async function rowsOf(db: Database, kitchenId: string, entry: SaleEntry, of: Row
 }
 
 /** What an entry has of the one it is about: the same customer, channel and way of paying. */
-const about = (of: Row) => ({
+const about = (of: SaleRow) => ({
 	channel: of.channel,
 	price: of.price,
 	paid_by: of.paid_by,
@@ -246,32 +252,32 @@ const about = (of: Row) => ({
 	customer: of.customer
 });
 
-async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
+async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {
 	if (of.kind === 'void') refuse('', 'this entry is itself a void');
 	if (entry.reason.trim() === '') refuse('reason', 'say why, for the record');
 	if (await isVoided(db, kitchenId, of)) return [];
-	if ((await returnedOf(db, kitchenId, String(of.id))) > 0)
+	if ((await returnedOf(db, kitchenId, of.id)) > 0)
 		refuse('', 'packs of it came back: void the return first');
-	const back = (row: Row, id: string): NewRow => ({
+	const back = (row: SaleRow, id: string): NewRow => ({
 		...about(row),
 		id,
 		kind: 'void',
-		packs: -Number(row.packs),
+		packs: -row.packs,
 		isGiven: GIVEN.includes(row.kind as SaleKind),
-		soldOn: String(row.sold_on),
+		soldOn: row.sold_on,
 		voids_id: row.id,
 		reason: entry.reason
 	});
-	const thrownAway = of.kind === 'return' ? await writtenOffWith(db, kitchenId, String(of.id)) : null;
+	const thrownAway = of.kind === 'return' ? await writtenOffWith(db, kitchenId, of.id) : null;
 	return [back(of, entry.id), ...(thrownAway ? [back(thrownAway, newId())] : [])];
 }
 
 /** Packs that come back: their money goes back, and they are for sale again or written off. */
-async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of: Row): Promise<NewRow[]> {
+async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {
 	if (of.kind !== 'sale') refuse('', 'only packs that were sold come back');
 	if (entry.reason.trim() === '') refuse('reason', 'say why they came back');
 	if (await isVoided(db, kitchenId, of)) refuse('', 'this sale is voided');
-	const most = Number(of.packs) - (await returnedOf(db, kitchenId, String(of.id)));
+	const most = of.packs - (await returnedOf(db, kitchenId, of.id));
 	if (entry.packs > most)
 		refuse(
 			'packs',
@@ -307,21 +313,18 @@ async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of:
 }
 
 /** Whether an entry is voided. */
-async function isVoided(db: Database, kitchenId: string, of: Row): Promise<boolean> {
-	const [found] = await db('sales')
-		.where({ kitchen_id: kitchenId, voids_id: String(of.id) })
-		.limit(1)
-		.select('id');
+async function isVoided(db: Database, kitchenId: string, of: SaleRow): Promise<boolean> {
+	const [found] = await db('sales').where({ kitchen_id: kitchenId, voids_id: of.id }).limit(1).select('id');
 	return found !== undefined;
 }
 
 /** What was written off with a return and stands; null where its packs are for sale again. */
-async function writtenOffWith(db: Database, kitchenId: string, returnId: string): Promise<Row | null> {
+async function writtenOffWith(db: Database, kitchenId: string, returnId: string): Promise<SaleRow | null> {
 	const row = await db('sales as s')
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': returnId, 's.kind': 'written off' })
 		.whereNull('v.id')
-		.first<Row | undefined>('s.*');
+		.first<SaleRow | undefined>('s.*');
 	return row ?? null;
 }
 
@@ -331,7 +334,6 @@ async function returnedOf(db: Database, kitchenId: string, saleId: string): Prom
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.where({ 's.kitchen_id': kitchenId, 's.returns_id': saleId, 's.kind': 'return' })
 		.whereNull('v.id')
-		.sum('s.packs as packs')
-		.first<Row | undefined>();
+		.first<{ packs: string | null } | undefined>(db.raw('SUM(s.packs) AS packs'));
 	return -Number(row?.packs ?? 0);
 }

@@ -2,7 +2,8 @@ import type { Knex } from 'knex';
 import { Decimal } from 'decimal.js';
 import { ulid } from 'ulid';
 import type { Database } from '../db/connection.ts';
-import { toMoney, toNumber, type Row, textOrNull } from '../rows.ts';
+import type { RowOf } from '../db/tables.ts';
+import { toMoney } from '../rows.ts';
 import type { PaidBy, SaleKind } from '../../sales/kinds.ts';
 import type { Sale } from '../../sales/types.ts';
 
@@ -101,56 +102,62 @@ async function readSales(
 		.leftJoin('products as p', 'p.id', 'b.product_id')
 		.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 		.orderBy(ORDER[sort])
-		.select<Row[]>('s.*', 'b.code', 'b.pack_pieces', 'f.name');
+		.select<SaleRow[]>('s.*', 'b.code', 'b.pack_pieces', 'f.name');
 	if (rows.length === 0) return [];
-	const ids = rows.map((row) => String(row.id));
+	const ids = rows.map((row) => row.id);
 	// Later entries that void or return these.
 	const about = await db('sales as s')
 		.where('s.kitchen_id', kitchenId)
 		.where((of) => void of.whereIn('s.voids_id', ids).orWhereIn('s.returns_id', ids))
 		.leftJoin('sales as v', 'v.voids_id', 's.id')
 		.whereNull('v.id')
-		.select<Row[]>('s.kind', 's.voids_id', 's.returns_id', 's.packs');
-	const voided = new Set(about.flatMap((row) => (row.voids_id === null ? [] : String(row.voids_id))));
+		.select<Pick<RowOf<'sales'>, 'kind' | 'voids_id' | 'returns_id' | 'packs'>[]>(
+			's.kind',
+			's.voids_id',
+			's.returns_id',
+			's.packs'
+		);
+	const voided = new Set(about.flatMap((row) => row.voids_id ?? []));
 	const returned = new Map<string, number>();
 	for (const row of about)
-		if (row.kind === 'return') {
-			const of = String(row.returns_id);
-			returned.set(of, (returned.get(of) ?? 0) - Number(row.packs));
-		}
+		if (row.kind === 'return' && row.returns_id !== null)
+			returned.set(row.returns_id, (returned.get(row.returns_id) ?? 0) - row.packs);
 	return rows.map((row) => {
-		const id = String(row.id);
+		const id = row.id;
 		return fromRow(row, voided.has(id), returned.get(id) ?? 0);
 	});
 }
 
-function fromRow(row: Row, voided: boolean, returned: number): Sale {
+/** An entry beside the batch it is of; without one for a sale from before its batch was kept. */
+type SaleRow = RowOf<'sales'> & { code: string | null; pack_pieces: number | null; name: string | null };
+
+function fromRow(row: SaleRow, voided: boolean, returned: number): Sale {
 	return {
-		id: String(row.id),
+		id: row.id,
 		kind: row.kind as SaleKind,
-		batchId: textOrNull(row.batch_id),
-		batchCode: String(row.code ?? ''),
-		product: String(row.name ?? row.item),
-		packPieces: toNumber(row.pack_pieces),
-		soldOn: String(row.sold_on),
-		channel: String(row.channel),
-		packs: Number(row.packs),
+		batchId: row.batch_id,
+		batchCode: row.code ?? '',
+		product: row.name ?? row.item ?? '',
+		packPieces: row.pack_pieces,
+		soldOn: row.sold_on,
+		channel: row.channel,
+		packs: row.packs,
 		price: toMoney(row.price),
-		total: new Decimal(String(row.price)).times(Number(row.packs)).toFixed(2),
+		total: new Decimal(row.price).times(row.packs).toFixed(2),
 		paidBy: row.paid_by as PaidBy | null,
-		checkoutId: textOrNull(row.checkout_id),
-		customer: String(row.customer),
-		ofId: textOrNull(row.voids_id) ?? textOrNull(row.returns_id),
+		checkoutId: row.checkout_id,
+		customer: row.customer,
+		ofId: row.voids_id ?? row.returns_id,
 		voided,
 		returned,
-		reason: String(row.reason)
+		reason: row.reason
 	};
 }
 
 /** The day of the first entry; null before any. */
 export async function firstDay(db: Database, kitchenId: string): Promise<string | null> {
 	const row = await db('sales').where('kitchen_id', kitchenId).orderBy('sold_on').first('sold_on');
-	return row ? String(row.sold_on) : null;
+	return row ? row.sold_on : null;
 }
 
 /** Ids of what was kept in the last days, for a device that goes on without the server. */
@@ -158,7 +165,7 @@ export async function recentIds(db: Database, kitchenId: string): Promise<string
 	const DAYS = 4;
 	// An id begins with the time it was made.
 	const oldest = ulid(Date.now() - DAYS * 24 * 3600 * 1000).slice(0, 10);
-	return (await db('sales').where('kitchen_id', kitchenId).where('id', '>=', oldest).pluck('id')) as string[];
+	return db('sales').where('kitchen_id', kitchenId).where('id', '>=', oldest).pluck<string[]>('id');
 }
 
 /** Ways packs were sold by: those of the newest month first, of it the most used. */
@@ -168,5 +175,5 @@ export async function channelsUsed(db: Database, kitchenId: string): Promise<str
 		.groupBy('channel')
 		.orderByRaw('MAX(month) DESC, SUM(entries) DESC')
 		.select('channel');
-	return rows.map((row) => String(row.channel));
+	return rows.map((row) => row.channel);
 }

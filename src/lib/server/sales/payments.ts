@@ -14,6 +14,8 @@ export interface Owed {
 	amount: string;
 }
 
+type OwedRow = Record<'checkout_id' | 'sold_on' | 'customer' | 'channel' | 'packs' | 'amount', string>;
+
 const owedRows = (db: Database, kitchenId: string) =>
 	db('sales as s')
 		.leftJoin('sale_payments as p', (on) =>
@@ -24,21 +26,25 @@ const owedRows = (db: Database, kitchenId: string) =>
 		.whereNotNull('s.checkout_id')
 		.groupBy('s.checkout_id')
 		.havingRaw('SUM(s.packs * s.price) <> 0')
-		.select('s.checkout_id')
-		.min('s.sold_on as sold_on')
-		.max({ customer: 's.customer', channel: 's.channel' })
-		.select(db.raw('SUM(s.packs) AS packs'), db.raw('SUM(s.packs * s.price) AS amount'));
+		.select<OwedRow[]>(
+			's.checkout_id',
+			db.raw('MIN(s.sold_on) AS sold_on'),
+			db.raw('MAX(s.customer) AS customer'),
+			db.raw('MAX(s.channel) AS channel'),
+			db.raw('SUM(s.packs) AS packs'),
+			db.raw('SUM(s.packs * s.price) AS amount')
+		);
 
 /** What is owed and not paid, the oldest first. */
 export async function owedNow(db: Database, kitchenId: string): Promise<Owed[]> {
 	const rows = await owedRows(db, kitchenId).orderBy('sold_on');
 	return rows.map((row) => ({
-		checkoutId: String(row.checkout_id),
-		customer: String(row.customer),
-		soldOn: String(row.sold_on),
-		channel: String(row.channel),
+		checkoutId: row.checkout_id,
+		customer: row.customer,
+		soldOn: row.sold_on,
+		channel: row.channel,
 		packs: Number(row.packs),
-		amount: new Decimal(String(row.amount)).toFixed(2)
+		amount: new Decimal(row.amount).toFixed(2)
 	}));
 }
 
@@ -56,7 +62,7 @@ export async function payOwed(
 			id: newId(),
 			kitchen_id: kitchenId,
 			checkout_id: payment.checkoutId,
-			amount: String(owed.amount),
+			amount: owed.amount,
 			paid_by: payment.paidBy,
 			paid_on: payment.paidOn,
 			created_at: utcNow()

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { parseDate } from '@internationalized/date';
 import { Decimal } from 'decimal.js';
 import type { Database } from '../db/connection.ts';
-import type { Row } from '../rows.ts';
+import type { RowOf } from '../db/tables.ts';
 import { filtered, type LedgerFilter } from './ledger.ts';
 
 /** By what a total can be split. */
@@ -18,16 +18,19 @@ const sums = (db: Database) => [
 	db.raw('COALESCE(SUM(t.entries), 0) AS entries')
 ];
 
-const toSum = (row: Row): Sum => ({
+/** A sum is a decimal, so text. */
+type SumRow = Record<'packs' | 'given' | 'money' | 'entries', string>;
+
+const toSum = (row: SumRow): Sum => ({
 	packs: Number(row.packs),
 	given: Number(row.given),
-	money: new Decimal(String(row.money)).toFixed(2),
+	money: new Decimal(row.money).toFixed(2),
 	entries: Number(row.entries)
 });
 
 /** What the entries of a filter add up to. */
 export async function ledgerTotal(db: Database, kitchenId: string, filter: LedgerFilter): Promise<Sum> {
-	const row = await db.from(counted(db, kitchenId, filter).as('t')).first<Row>(sums(db));
+	const row = await db.from(counted(db, kitchenId, filter).as('t')).first<SumRow>(sums(db));
 	return toSum(row);
 }
 
@@ -46,9 +49,13 @@ export async function ledgerSplit(
 		.from(from.as('t'))
 		.groupBy(column)
 		.orderByRaw(inTime ? '1' : 'money DESC')
-		.select<Row[]>({ key: column }, ...sums(db));
-	return rows.map((row) => ({ ...toSum(row), key: String(row.key), name: String(row.key) }));
+		.select<(SumRow & { key: string | null })[]>({ key: column }, ...sums(db));
+	return rows.map((row) => ({ ...toSum(row), key: row.key ?? '', name: row.key ?? '' }));
 }
+
+/** The sum of one product and size of pack; of the item it was sold as where no batch is known. */
+type ProductRow = SumRow &
+	Pick<RowOf<'sales'>, 'product_id' | 'item'> & { pack_pieces: number | null; formula: string | null };
 
 async function productSplit(db: Database, kitchenId: string, filter: LedgerFilter): Promise<GroupSum[]> {
 	const byProduct = db
@@ -60,11 +67,10 @@ async function productSplit(db: Database, kitchenId: string, filter: LedgerFilte
 		.leftJoin('products as p', 'p.id', 'g.product_id')
 		.leftJoin('formulas as f', 'f.id', 'p.formula_id')
 		.orderBy('g.money', 'desc')
-		.select<Row[]>('g.*', 'f.name as formula');
+		.select<ProductRow[]>('g.*', 'f.name as formula');
 	return rows.map((row) => {
-		const item = String(row.item);
-		const name = item ? `${item}, no batch known` : `${String(row.formula)} × ${Number(row.pack_pieces)}`;
-		return { ...toSum(row), key: `${String(row.product_id)} ${name}`, name };
+		const name = row.item ? `${row.item}, no batch known` : `${row.formula ?? ''} × ${row.pack_pieces ?? ''}`;
+		return { ...toSum(row), key: `${row.product_id ?? ''} ${name}`, name };
 	});
 }
 

@@ -35,16 +35,20 @@ export async function daysToMake(
 /** Packs sold of each product by day and place; gifts and what is written off nobody wanted to buy. */
 async function soldSince(db: Database, kitchenId: string, from: string): Promise<Sold[]> {
 	const rows = await db('sales')
-		.where({ kitchen_id: kitchenId, is_given: false })
+		.where({ kitchen_id: kitchenId, is_given: 0 })
 		.where('sold_on', '>=', from)
 		.whereNotNull('product_id')
 		.groupBy('sold_on', 'channel', 'product_id')
-		.select('sold_on', 'channel', 'product_id')
-		.sum('packs as packs');
+		.select<{ sold_on: string; channel: string; product_id: string; packs: string }[]>(
+			'sold_on',
+			'channel',
+			'product_id',
+			db.raw('SUM(packs) AS packs')
+		);
 	return rows.map((row) => ({
-		day: String(row.sold_on),
-		place: String(row.channel),
-		productId: String(row.product_id),
+		day: row.sold_on,
+		place: row.channel,
+		productId: row.product_id,
 		packs: Number(row.packs)
 	}));
 }

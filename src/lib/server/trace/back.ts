@@ -69,8 +69,8 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 		cautions: station.cautions,
 		label: revision
 			? {
-					number: Number(revision.number),
-					text: labelText(JSON.parse(String(revision.content)) as LabelContent)
+					number: revision.number,
+					text: labelText(JSON.parse(revision.content) as LabelContent)
 				}
 			: null
 	};

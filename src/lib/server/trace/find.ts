@@ -1,5 +1,11 @@
 import type { Row } from '../rows.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
+
+/** A lot beside its ingredient; a material has none. */
+type LotRow = Pick<RowOf<'lots'>, 'id' | 'code' | 'supplier_code' | 'material' | 'received_on'> & {
+	name: string | null;
+};
 
 /** Something a code leads to. */
 export interface Coded {
@@ -34,7 +40,7 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.where(column, how, code)
 			.orderBy('l.received_on', 'desc')
 			.limit(MOST)
-			.select<Row[]>('l.id', 'l.code', 'l.supplier_code', 'l.material', 'l.received_on', 'i.name');
+			.select<LotRow[]>('l.id', 'l.code', 'l.supplier_code', 'l.material', 'l.received_on', 'i.name');
 	const [own, printed, batches] = await Promise.all([
 		lots('l.code'),
 		lots('l.supplier_code'),
@@ -47,21 +53,21 @@ async function matching(db: Database, kitchenId: string, how: '=' | 'like', code
 			.limit(MOST)
 			.select<Row[]>('b.id', 'b.code', 'b.made_on', 'f.name')
 	]);
-	const found = new Map([...own, ...printed].map((row) => [String(row.id), row]));
+	const found = new Map([...own, ...printed].map((row) => [row.id, row]));
 	return [
 		...[...found.values()].map((row): Coded => ({
 			kind: 'lot',
-			id: String(row.id),
+			id: row.id,
 			code: [row.code, row.supplier_code].filter(Boolean).join(' · '),
-			name: String(row.name ?? row.material),
-			day: String(row.received_on)
+			name: row.name ?? row.material ?? '',
+			day: row.received_on
 		})),
 		...batches.map((row): Coded => ({
 			kind: 'batch',
-			id: String(row.id),
-			code: String(row.code),
-			name: String(row.name),
-			day: String(row.made_on)
+			id: row.id,
+			code: row.code,
+			name: row.name,
+			day: row.made_on
 		}))
 	];
 }

@@ -20,9 +20,8 @@ export async function traceLot(db: Database, kitchenId: string, lotId: string): 
 		.where({ kitchen_id: kitchenId, lot_id: lotId, kind: 'drawn' })
 		.groupBy('batch_id')
 		.havingRaw('SUM(amount) <> 0')
-		.select('batch_id')
-		.sum('amount as moved');
-	const drawn = new Map(moves.map((row) => [String(row.batch_id), settled(-Number(row.moved))]));
+		.select<{ batch_id: string; moved: string }[]>('batch_id', db.raw('SUM(amount) AS moved'));
+	const drawn = new Map(moves.map((row) => [row.batch_id, settled(-Number(row.moved))]));
 	const batches = await tracedBatches(db, kitchenId, [...drawn.keys()], drawn);
 	const mixed = await batchesByMix(db, kitchenId, lotId);
 	return {
@@ -43,28 +42,31 @@ async function batchesByMix(db: Database, kitchenId: string, lotId: string): Pro
 		.first('ingredient_id', 'received_on');
 	if (!lot || lot.ingredient_id === null) return [];
 	const holding = new Set<string>();
-	let next = [String(lot.ingredient_id)];
+	let next = [lot.ingredient_id];
 	while (next.length > 0) {
-		const mixes = (await db('mix_lines')
+		const mixes = await db('mix_lines')
 			.where('kitchen_id', kitchenId)
 			.whereIn('ingredient_id', next)
 			.distinct()
-			.pluck('mix_id')) as string[];
+			.pluck<string[]>('mix_id');
 		next = mixes.filter((id) => !holding.has(id));
 		for (const id of next) holding.add(id);
 	}
 	if (holding.size === 0) return [];
-	return (await db('batch_lines as l')
+	return db('batch_lines as l')
 		.join('batches as b', 'b.id', 'l.batch_id')
 		.where('l.kitchen_id', kitchenId)
 		.whereIn('l.ingredient_id', [...holding])
-		.where('b.made_on', '>=', String(lot.received_on))
+		.where('b.made_on', '>=', lot.received_on)
 		.distinct()
-		.pluck('b.id')) as string[];
+		.pluck<string[]>('b.id');
 }
 
 const WAY_SQL = `CASE COALESCE(o.kind, s.kind) WHEN 'gift' THEN 'gift' WHEN 'sample' THEN 'sample'
 	WHEN 'written off' THEN 'written off' ELSE 'sold' END`;
+
+/** Packs that left one way. A sum is a decimal, so text. */
+type SoldRow = { batch_id: string; sold_on: string; channel: string; way: TracedSale['way']; packs: string };
 
 /** Batches with where their packs went, newest first; `drawn` is what each took of a lot. */
 export async function tracedBatches(
@@ -94,25 +96,30 @@ export async function tracedBatches(
 			.groupByRaw(`s.batch_id, s.sold_on, s.channel, ${WAY_SQL}`)
 			.havingRaw('SUM(s.packs) <> 0')
 			.orderBy(['s.sold_on', 's.channel'])
-			.select<Row[]>('s.batch_id', 's.sold_on', 's.channel', db.raw(`${WAY_SQL} AS way`))
-			.sum('s.packs as packs')
+			.select<SoldRow[]>(
+				's.batch_id',
+				's.sold_on',
+				's.channel',
+				db.raw(`${WAY_SQL} AS way`),
+				db.raw('SUM(s.packs) AS packs')
+			)
 	]);
-	const salesBy = groupBy(sold, (row) => String(row.batch_id));
+	const salesBy = groupBy(sold, (row) => row.batch_id);
 	return rows.map((row) => ({
-		id: String(row.id),
-		code: String(row.code),
-		name: String(row.name),
-		madeOn: String(row.made_on),
-		packPieces: Number(row.pack_pieces),
-		drawn: drawn.get(String(row.id)) ?? null,
+		id: row.id,
+		code: row.code,
+		name: row.name,
+		madeOn: row.made_on,
+		packPieces: row.pack_pieces,
+		drawn: drawn.get(row.id) ?? null,
 		labelNumber: toNumber(row.label_number),
-		packsMade: Number(row.packs_made),
-		packsGiven: Number(row.packs_given),
+		packsMade: row.packs_made,
+		packsGiven: row.packs_given,
 		packsLeft: Number(row.packs_left),
-		sales: (salesBy.get(String(row.id)) ?? []).map((sale) => ({
-			soldOn: String(sale.sold_on),
-			channel: String(sale.channel),
-			way: sale.way as TracedSale['way'],
+		sales: (salesBy.get(row.id) ?? []).map((sale) => ({
+			soldOn: sale.sold_on,
+			channel: sale.channel,
+			way: sale.way,
 			packs: Number(sale.packs)
 		}))
 	}));

@@ -62,7 +62,8 @@
 				? (current.outcome.problems[0]?.message ?? '')
 				: 'The figures wait for the fields that are empty or marked.'
 	);
-	const error = (path: string) => reading.errors[path] ?? sheet.at(path);
+	const errors = $derived(reading.errors);
+	const error = (path: string) => errors[path] ?? sheet.at(path);
 
 	const shelf = $derived(new Map(data.ingredients.map((ingredient) => [ingredient.id, ingredient])));
 	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
@@ -173,7 +174,7 @@
 </script>
 
 <svelte:head><title>{sheet.draft.name || 'Formula'} · Square Batch</title></svelte:head>
-<svelte:window {onkeydown} onbeforeunload={() => void sheet.flush()} />
+<svelte:window {onkeydown} oninput={() => sheet.typedOn()} onbeforeunload={() => void sheet.flush()} />
 
 <div class="grid gap-x-6 xl:grid-cols-[minmax(0,1fr)_23rem]">
 	<div class="min-w-0">

@@ -126,14 +126,14 @@
 	{#if figure?.priced === false}<span class="text-quiet text-xs">no price</span>
 	{:else if figure}<span
 			class="bg-flour block h-2.5 origin-left"
-			style="transform: scaleX({Math.max(0.02, figure.share)})"
+			style="transform: scaleX({Math.max(0.02, Math.round(figure.share * 100) / 100)})"
 		></span>{/if}
 </span>
 {#if errors.length > 0 || doubts.length > 0 || line.use !== 'dough' || line.note || reference}
 	<div class="col-span-full -mt-0.5 pb-0.5 pl-1 text-xs lg:col-start-3 lg:-col-end-1">
 		{#if line.use !== 'dough'}<span class="text-quiet mr-3">{USE_WORDS[line.use]}</span>{/if}
 		{#if line.note}<span class="text-quiet mr-3">{line.note}</span>{/if}
-		{#each doubts as doubt (doubt)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
+		{#each doubts as doubt, at (at)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
 		{#if reference}
 			<button type="button" class="text-action font-semibold underline" onclick={() => onshelve(reference.id)}
 				>Put {reference.name} on the shelf</button

@@ -36,9 +36,14 @@ export class Sheet {
 	#settled = $state.raw('');
 	/** The draft as the server has it. */
 	#stored: string;
+	/** How often the draft was, or is to be, read whole; one behind the other where something changed since. */
+	#readings = $state(1);
+	#read = 0;
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	/** What is being sent; the next waits for it, so that each goes out with the version the last one gave. */
 	#queue: Promise<void> = Promise.resolve();
+	/** How much is being sent, or waits to be. */
+	#asking = 0;
 	/** The draft as it was when the server was asked to keep or drop it; null while nothing is asked. */
 	#asked: string | null = null;
 
@@ -53,22 +58,34 @@ export class Sheet {
 	}
 
 	/**
-	 * Has to be read in an effect: follows what is typed and keeps it at every pause. This is the one
-	 * place that reads the whole draft at a keystroke; what can wait for the pause does.
+	 * Has to be read in an effect: follows what is typed and keeps it at every pause. The whole draft is read
+	 * once a pause, never at a keystroke: what changes first afterwards only starts the pause.
 	 */
 	follow(): () => void {
-		const text = this.#text();
-		this.touched = text !== this.#settled;
-		if (this.touched || text !== this.#stored) {
-			if (text !== this.#stored) this.keeping = 'keeping';
-			this.#pause = setTimeout(() => this.#settle(), PAUSE_MS);
+		if (this.#read === this.#readings) {
+			this.touched = true;
+			if (!this.theirs) this.keeping = 'keeping';
+			this.typedOn();
+		} else {
+			this.#read = this.#readings;
+			const text = this.#text();
+			this.touched = text !== this.#settled;
+			if (!this.theirs) this.keeping = text === this.#stored ? 'kept' : 'keeping';
+			if (this.touched || (text !== this.#stored && this.#asking === 0)) this.typedOn();
 		}
 		return () => clearTimeout(this.#pause);
+	}
+
+	/** Something more is typed: the pause begins anew. */
+	typedOn(): void {
+		clearTimeout(this.#pause);
+		this.#pause = setTimeout(() => this.#settle(), PAUSE_MS);
 	}
 
 	#settle(): void {
 		this.#remember();
 		this.touched = false;
+		this.#readings++;
 		void this.flush();
 	}
 
@@ -112,6 +129,7 @@ export class Sheet {
 	#restore(text: string): void {
 		this.#settled = text;
 		this.draft = { ...(JSON.parse(text) as FormulaDraft), version: this.draft.version };
+		this.#readings++;
 	}
 
 	/** Sends what is typed to the server, one after the other; keeps it in the browser while it cannot. */
@@ -124,7 +142,8 @@ export class Sheet {
 	}
 
 	#inTurn(job: () => Promise<void>): Promise<void> {
-		const turn = this.#queue.then(job);
+		this.#asking++;
+		const turn = this.#queue.then(job).finally(() => this.#asking--);
 		this.#queue = turn.catch(() => undefined);
 		return turn;
 	}
@@ -149,6 +168,7 @@ export class Sheet {
 			if (!response.ok || answer.version === undefined) throw new Error('not kept');
 			this.draft.version = answer.version;
 			this.#stored = text;
+			this.#readings++;
 			localStorage.removeItem(copy);
 			this.keeping = this.#text() === text ? 'kept' : 'keeping';
 		} catch {
@@ -248,9 +268,11 @@ export class Sheet {
 		if (draft.id === this.draft.id && asked !== this.#text()) {
 			this.draft.version = draft.version;
 			this.draft.productId = draft.productId;
+			this.#readings++;
 			return;
 		}
 		this.draft = structuredClone(draft);
+		this.#readings++;
 		this.#stored = this.#text();
 		this.#settled = this.#stored;
 		this.keeping = 'kept';
@@ -260,6 +282,7 @@ export class Sheet {
 		if (!this.theirs) return;
 		this.#remember();
 		this.draft = structuredClone(this.theirs);
+		this.#readings++;
 		this.#stored = this.#text();
 		this.theirs = null;
 		this.keeping = 'kept';
@@ -268,6 +291,7 @@ export class Sheet {
 	async keepMine(): Promise<void> {
 		if (!this.theirs) return;
 		this.draft.version = this.theirs.version;
+		this.#readings++;
 		this.theirs = null;
 		this.#stored = '';
 		await this.flush();

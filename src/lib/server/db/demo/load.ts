@@ -285,11 +285,11 @@ async function writeOffRest(db: Database, kitchen: Kitchen, batch: Batch, soldOn
 }
 
 async function voidNewest(db: Database, kitchen: Kitchen, batch: Batch): Promise<void> {
-	const newest = (await db('sales')
+	const newest = await db('sales')
 		.where({ kitchen_id: kitchen.id, batch_id: batch.id })
-		.max('id as id')
-		.first()) as { id: string | null };
-	if (newest.id) await voidSale(db, kitchen.id, newest.id, 'entered twice at the stall');
+		.orderBy('id', 'desc')
+		.first('id');
+	if (newest) await voidSale(db, kitchen.id, newest.id, 'entered twice at the stall');
 }
 
 /** A batch planned for today, so that there is one to record. */

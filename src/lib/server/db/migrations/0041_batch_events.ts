@@ -56,7 +56,7 @@ async function countsSoFar(knex: Knex): Promise<void> {
 							kitchen_id: batch.kitchen_id,
 							batch_id: batch.id,
 							name: 'counted',
-							data: JSON.stringify({ of, count: Number(batch[column]) }),
+							data: JSON.stringify({ of, count: batch[column] }),
 							happened_at: batch.updated_at,
 							received_at: batch.updated_at
 						}

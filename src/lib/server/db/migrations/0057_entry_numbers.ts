@@ -43,7 +43,7 @@ async function countPacksGone(knex: Knex): Promise<void> {
 			kitchen_id: row.kitchen_id,
 			batch_id: row.id,
 			name: 'counted',
-			data: JSON.stringify({ of: 'packs', count: Number(row.packs_made) }),
+			data: JSON.stringify({ of: 'packs', count: row.packs_made }),
 			happened_at: row.updated_at,
 			received_at: row.updated_at
 		})),

@@ -4,6 +4,7 @@ import { Decimal } from 'decimal.js';
 import type { Database } from '../../db/connection.ts';
 import { listProducts } from '../../products.ts';
 import type { Product } from '../../../formula/product.ts';
+import type { RowOf } from '../../db/tables.ts';
 import { toMoney } from '../../rows.ts';
 import type { ReadRow } from './read.ts';
 import type { PastSale } from '../../../sales/past.ts';
@@ -35,6 +36,9 @@ const likeness = (sale: { soldOn: string; channel: string; packs: number; price:
 		new Decimal(sale.price).toFixed(4),
 		sale.item.toLowerCase()
 	].join('|');
+
+/** Packs that went at one place, day and price, by what they were. A sum is a decimal, so text. */
+type SoldRow = Pick<RowOf<'sales'>, 'sold_on' | 'channel' | 'price' | 'item'> & { packs: string };
 
 /**
  * What each row of a file would do. With `fromBatches` a row that names a product draws from its oldest
@@ -75,8 +79,13 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 			.whereIn('s.sold_on', days)
 			.where('s.packs', '>', 0)
 			.groupBy('s.sold_on', 's.channel', 's.price', 's.checkout_id', 's.item', 'f.name')
-			.select('s.sold_on', 's.channel', 's.price', db.raw('COALESCE(s.item, f.name) AS item'))
-			.sum('s.packs as packs')
+			.select<SoldRow[]>(
+				's.sold_on',
+				's.channel',
+				's.price',
+				db.raw('COALESCE(s.item, f.name) AS item'),
+				db.raw('SUM(s.packs) AS packs')
+			)
 	]);
 	const known: Known = {
 		products: new Map(products.map((product) => [product.name.toLowerCase(), product])),
@@ -87,10 +96,10 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 	};
 	for (const row of batches) {
 		const batch: BatchAtHand = {
-			id: String(row.id),
-			code: String(row.code),
-			productId: String(row.product_id),
-			madeOn: String(row.made_on),
+			id: row.id,
+			code: row.code,
+			productId: row.product_id,
+			madeOn: row.made_on,
 			left: Number(row.packs_left)
 		};
 		known.byCode.set(batch.code.toLowerCase(), batch);
@@ -100,11 +109,11 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 	}
 	for (const row of sold) {
 		const key = likeness({
-			soldOn: String(row.sold_on),
-			channel: String(row.channel),
+			soldOn: row.sold_on,
+			channel: row.channel,
 			packs: Number(row.packs),
 			price: toMoney(row.price),
-			item: String(row.item)
+			item: row.item ?? ''
 		});
 		known.alike.set(key, (known.alike.get(key) ?? 0) + 1);
 	}
