@@ -5,11 +5,11 @@ import { stepTaken, timerOf } from './timers.ts';
 import { restFactor, weighInLine, weighTolerance_g } from './weigh-in.ts';
 
 describe('weigh-in', () => {
-	it('tolerance: twice the uncertainty of the readings, a step of the scale, or half a percent', () => {
-		// 2 · 1/√12 · √2 = 0.816 g of one reading at 1 g steps: the step of 1 g is more
+	it('tolerance: 1.96 times the uncertainty of the readings, a step of the scale, or half a percent', () => {
+		// 1.96 · 1/√12 · √2 = 0.800 g of one reading at 1 g steps: the step of 1 g is more
 		expect(weighTolerance_g(20, 1, 1)).toBe(1);
-		// of four readings 2 · 1/√12 · √2 · √4 = 1.633 g
-		expect(weighTolerance_g(20, 4, 1)).toBeCloseTo(1.633, 3);
+		// of four readings 1.96 · 1/√12 · √2 · √4 = 1.600 g
+		expect(weighTolerance_g(20, 4, 1)).toBeCloseTo(1.6, 3);
 		// 0.5 % of 1000 g
 		expect(weighTolerance_g(1000, 1, 1)).toBe(5);
 	});

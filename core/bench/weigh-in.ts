@@ -1,6 +1,6 @@
 import { onScale_g } from '../formula/scale.ts';
 import { settled } from '../measure/round.ts';
-import { readingUncertainty_g } from '../squaring/uncertainty.ts';
+import { ofReadings, tolerance_g } from '../squaring/uncertainty.ts';
 
 /** How a line stands on the scale. */
 export type LineState = 'to weigh' | 'under' | 'there' | 'over';
@@ -19,11 +19,11 @@ export interface WeighInLine {
 const NEAR_SHARE = 0.005;
 
 /**
- * How near a line has to come: twice the standard uncertainty of its readings (computation, section 13),
+ * How near a line has to come: the tolerance of its readings (computation, section 13),
  * and never nearer than one step of the scale or half a percent of the line.
  */
 export function weighTolerance_g(target_g: number, readings: number, scaleDivision_g: number): number {
-	const uncertainty_g = 2 * readingUncertainty_g(scaleDivision_g) * Math.sqrt(Math.max(1, readings));
+	const uncertainty_g = tolerance_g(ofReadings(scaleDivision_g, Math.max(1, readings)));
 	return Math.max(uncertainty_g, scaleDivision_g, NEAR_SHARE * target_g);
 }
 

@@ -1,5 +1,5 @@
 import type { Decimal } from 'decimal.js';
-import { apportion, Money, sumMoney } from './money.ts';
+import { apportion, Money } from './money.ts';
 import type { Fee } from './selling.ts';
 import type { WholeCost } from './whole.ts';
 
@@ -37,6 +37,11 @@ export function feeOfDay(fee: Fee, takings: string, packs: number): Decimal {
 	return new Money(fee.perDay).plus(new Money(takings).times(fee.share)).toDecimalPlaces(2);
 }
 
+/** Amounts have at most four decimals: in whole units of the last their sums are exact, and many times as fast. */
+const PLACES = 4;
+const units = (amount: string) => Math.round(Number(amount) * 10 ** PLACES);
+const ofUnits = (amount: number) => new Money(amount).times(`1e-${PLACES}`);
+
 /** The entries of a day at one place together, with what it took. */
 interface DayAtPlace {
 	day: string;
@@ -59,7 +64,7 @@ function daysOf(entries: readonly DayOfBatch[], feeOf: (channel: string, day: st
 		const [first] = of;
 		if (!first) return [];
 		const { day, channel } = first;
-		const takings = sumMoney(of.map((entry) => entry.money)).toDecimalPlaces(2);
+		const takings = ofUnits(of.reduce((sum, entry) => sum + units(entry.money), 0)).toDecimalPlaces(2);
 		const packs = of.reduce((sum, entry) => sum + entry.packs, 0);
 		return [
 			{ day, channel, of, takings, packs, fee: feeOfDay(feeOf(channel, day), takings.toFixed(2), packs) }
@@ -67,18 +72,19 @@ function daysOf(entries: readonly DayOfBatch[], feeOf: (channel: string, day: st
 	});
 }
 
-/** What a pack of a batch costs: its energy and its labour, and the rest of it. */
+/** What a pack of a batch costs, in `units`: its energy and its labour, and the rest of it. */
 interface PackCost {
-	materials: Decimal;
-	energy: Decimal;
-	labour: Decimal;
+	materials: number;
+	energy: number;
+	labour: number;
 }
+
 
 function packCost({ parts, perPack }: WholeCost): PackCost | null {
 	if (perPack === null) return null;
-	const of = (part: string) => new Money(parts.find((each) => each.part === part)?.perPack ?? 0);
+	const of = (part: string) => units(parts.find((each) => each.part === part)?.perPack ?? '0');
 	const [energy, labour] = [of('energy'), of('labour')];
-	return { materials: new Money(perPack).minus(energy).minus(labour), energy, labour };
+	return { materials: units(perPack) - energy - labour, energy, labour };
 }
 
 /** `of`, asked once for each key. */
@@ -108,7 +114,7 @@ export function sellingDays(
 	return daysOf(entries, feeOf).map(({ day, channel, of, takings, packs, fee }): SellingDay => {
 		const costed = of.map((entry) => ({ gone: entry.packs + entry.given, cost: packOf(entry.batchId) }));
 		const sum = (part: keyof PackCost) =>
-			sumMoney(costed.flatMap(({ gone, cost }) => (cost ? cost[part].times(gone) : [])));
+			ofUnits(costed.reduce((total, { gone, cost }) => total + (cost ? cost[part] * gone : 0), 0));
 		const [materials, energy, labour] = [sum('materials'), sum('energy'), sum('labour')];
 		return {
 			day,

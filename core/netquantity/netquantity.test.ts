@@ -3,11 +3,14 @@ import { rulesOf } from '../rules/index.ts';
 import { checkPacks } from './check.ts';
 import {
 	giveawayPer100Packs,
+	boundOfPacks,
 	expectedPack,
+	leastBallHere_g,
 	recommendBallWeight_g,
-	recommendFromPacks,
-	recommendFromPieces
+	recommendDeclaration,
+	type DeclarationInput
 } from './recommend.ts';
+import { pooledSpread } from '../measure/spread.ts';
 import { studentT } from '../measure/student.ts';
 
 const [us, eu] = [rulesOf('us'), rulesOf('eu')];
@@ -177,29 +180,61 @@ describe('the average system of the EU and UK', () => {
 });
 
 describe('what may be declared', () => {
-	it('is the largest whole gram the 95 % lower bound of the mean holds', () => {
+	const of = (batches_g: number[][], more: Partial<DeclarationInput> = {}) =>
+		recommendDeclaration({ batches_g, pieces: 6, cookLoss: 0.2, family: null, ...more });
+
+	it('is what the next batch holds with 95 % confidence, by how batches differ', () => {
+		// Mean packs 300, 303, 306: mean 303, s = 3; 303 − 2.919986 · 3 · √(4/3) = 292.885
+		const found = of([[50], [50.5], [51]]);
+		expect(found?.lowerBound_g).toBeCloseTo(303 - 2.919986 * 3 * Math.sqrt(4 / 3), 4);
+		expect(found).toMatchObject({
+			meanPack_g: 303,
+			declared_g: 292,
+			giveaway_g: 11,
+			batches: 3,
+			widened: null
+		});
+	});
+
+	it('goes by the batches, however many pieces of one were weighed, and leaves out those without any', () => {
+		expect(of([[49, 50, 51], [50.5], [], [51, 51]])).toEqual(of([[50], [50.5], [51]]));
+	});
+
+	it('is the mean itself where batches do not differ, and a whole gram less just under it', () => {
+		expect(of([[50], [50], [50]])).toMatchObject({ declared_g: 300, giveaway_g: 0 });
+		expect(of([[49.99], [49.99], [49.99]])).toMatchObject({ declared_g: 299 });
+	});
+
+	it('of one or two batches goes by the pieces, widened by two points of cook loss', () => {
+		// 51, 52, 53: mean 52, s = 1: 2.919986/√3 = 1.68585. Raw 52/0.8 = 65; 1.645 · 65 · 0.02 · √2 = 3.02434.
+		// 6 · (52 − √(1.68585² + 3.02434²)) = 6 · (52 − 3.46245) = 291.2253
+		const one = of([[51, 52, 53]]);
+		expect(one?.lowerBound_g).toBeCloseTo(291.2253, 3);
+		expect(one).toMatchObject({ declared_g: 291, batches: 1, widened: { sd: 0.02, from: 'assumed' } });
+		// The same pieces of two batches: √(1 + 1/2) in the place of √2, 2.61915; 6 · (52 − 3.11483) = 293.311
+		expect(of([[51], [52, 53]])?.lowerBound_g).toBeCloseTo(293.311, 2);
+	});
+
+	it('or by how the family’s batches differ, where some tell', () => {
+		// t(0.95, 4) = 2.131847: 2.131847 · 65 · 0.01 · √2 = 1.95965; √(1.68585² + 1.95965²) = 2.58504
+		const found = of([[51, 52, 53]], { family: { sd: 0.01, degrees: 4 } });
+		expect(found?.lowerBound_g).toBeCloseTo(6 * (52 - 2.58504), 3);
+		expect(found?.widened).toEqual({ sd: 0.01, from: 'family' });
+	});
+
+	it('needs two weighed pieces, and a bound of at least a gram', () => {
+		expect(of([[50]])).toBeNull();
+		expect(of([])).toBeNull();
+		expect(of([[1, 30]])).toBeNull();
+		expect(of([[1], [9], [30]])).toBeNull();
+	});
+
+	it('packs of one lot bear out the lower bound of their own mean', () => {
 		// 350, 352, 354: mean 352, s = 2; 352 − 2.91999 · 2 / √3 = 348.6283
-		const found = recommendFromPacks([350, 352, 354]);
-		expect(found?.lowerBound_g).toBeCloseTo(348.6283, 4);
-		expect(found).toMatchObject({ meanPack_g: 352, declared_g: 348, giveaway_g: 4 });
-	});
-
-	it('is the mean itself where packs do not differ, and a whole gram less just under it', () => {
-		expect(recommendFromPacks([350, 350, 350])).toMatchObject({ declared_g: 350, giveaway_g: 0 });
-		expect(recommendFromPacks([349.9, 349.9, 349.9])).toMatchObject({ declared_g: 349 });
-	});
-
-	it('follows from pieces as well', () => {
-		// Six pieces of 52 g, s = 1, three weighed: 6 · (52 − 2.91999 · 1 / √3) = 301.885
-		const found = recommendFromPieces([51, 52, 53], 6);
-		expect(found?.lowerBound_g).toBeCloseTo(6 * (52 - 2.919986 / Math.sqrt(3)), 4);
-		expect(found).toMatchObject({ meanPack_g: 312, declared_g: 301, giveaway_g: 11 });
-	});
-
-	it('needs two weighings, and a bound of at least a gram', () => {
-		expect(recommendFromPacks([350])).toBeNull();
-		expect(recommendFromPacks([])).toBeNull();
-		expect(recommendFromPacks([1, 30])).toBeNull();
+		expect(boundOfPacks([350, 352, 354])).toMatchObject({ meanPack_g: 352, declared_g: 348 });
+		expect(boundOfPacks([350, 352, 354])?.lowerBound_g).toBeCloseTo(348.6283, 4);
+		expect(boundOfPacks([350])).toBeNull();
+		expect(boundOfPacks([1, 30])).toBeNull();
 	});
 
 	it('the giveaway costs its share of the dough in a pack, never of the bag', () => {
@@ -208,43 +243,54 @@ describe('what may be declared', () => {
 	});
 });
 
+describe('the spread that groups share', () => {
+	it('is pooled within them, whatever their means', () => {
+		// 1, 3: s² = 2 on 1; 10, 12, 14: s² = 4 on 2; √((2 + 8)/3) = 1.82574
+		expect(pooledSpread([[1, 3], [10, 12, 14], [7]])).toMatchObject({ degrees: 3 });
+		expect(pooledSpread([[1, 3], [10, 12, 14], [7]])?.sd).toBeCloseTo(1.82574, 5);
+		expect(pooledSpread([[7], []])).toBeNull();
+	});
+});
+
 describe('the smallest ball weight', () => {
-	const exact = {
-		declared_g: 312,
-		pieces: 6,
-		uptake_g: 1,
-		ballSpread_g: 0,
-		ballsWeighed: 10,
-		cookLosses: [0.15, 0.15, 0.15]
-	};
+	const exact = { pieces: 6, uptake_g: 1, ballsOff_g: [0, 0, 0], cookLosses: [0.15, 0.15, 0.15] };
+	const here = { ...exact, ballSpread_g: 0, ballsWeighed: 10 };
 
 	it('holds exactly without any spread', () => {
 		// 312 / 6 = 52 finished; 52 / 0.85 = 61.18 raw less 1 of uptake = 60.18 → 61
-		expect(recommendBallWeight_g(exact)).toBe(61);
+		expect(recommendBallWeight_g(312, exact)).toBe(61);
+		expect(leastBallHere_g(312, here)).toBe(61);
 		// 6 · (59 + 1) · 0.85 = 306 on the gram
-		expect(recommendBallWeight_g({ ...exact, declared_g: 306 })).toBe(59);
-		expect(recommendBallWeight_g({ ...exact, declared_g: 306.1 })).toBe(60);
+		expect(recommendBallWeight_g(306, exact)).toBe(59);
+		expect(recommendBallWeight_g(306.1, exact)).toBe(60);
 	});
 
-	it('grows with the spread of balls and of the loss', () => {
-		// t(0.95, 2) = 2.92. Balls: 0.85 · 1.5 / √10 = 0.403. At 62: 63 · 0.01 / √3 = 0.364; together 0.543;
-		// 6 · (63 · 0.85 − 2.92 · 0.543) = 311.79 < 312; at 63: 64: 0.3695 → 0.5468 → 316.82
-		expect(recommendBallWeight_g({ ...exact, ballSpread_g: 1.5, cookLosses: [0.14, 0.15, 0.16] })).toBe(63);
+	it('grows with how batches differ in their balls and their loss, each as one more', () => {
+		// t(0.95, 2) = 2.92, √(4/3) = 1.1547. Balls: 0.85 · 1 · 1.1547 = 0.9815. At 64: 65 · 0.01 · 1.1547 = 0.7506;
+		// together 1.2356; 6 · (55.25 − 2.92 · 1.2356) = 309.85 < 312; at 65: 66: 0.7621 → 1.2427; 6 · (56.1 − 3.6286) = 314.83
+		const spread = { ...exact, ballsOff_g: [-1, 0, 1], cookLosses: [0.14, 0.15, 0.16] };
+		expect(recommendBallWeight_g(309.8, spread)).toBe(64);
+		expect(recommendBallWeight_g(312, spread)).toBe(65);
+		expect(recommendBallWeight_g(314.9, spread)).toBe(66);
 	});
 
-	it('is where the lower bound of the expected pack reaches what is declared', () => {
-		const spread = { ...exact, ballSpread_g: 1.5, cookLosses: [0.14, 0.15, 0.16] };
-		// as above: 6 · 63 · 0.85 = 321.3 on average and 311.79 at least
+	it('of the batch at hand goes by its own balls: those weighed tell their mean', () => {
+		// Balls 0.85 · 1.5 / √10 = 0.4032. At 62: 63 · 0.01 · 1.1547 = 0.7275; together 0.8317;
+		// 6 · (53.55 − 2.92 · 0.8317) = 306.73
+		const spread = { ...here, ballSpread_g: 1.5, cookLosses: [0.14, 0.15, 0.16] };
 		const pack = expectedPack(62, spread);
 		expect(pack?.mean_g).toBeCloseTo(321.3, 9);
-		expect(pack?.lowerBound_g).toBeCloseTo(311.79, 1);
+		expect(pack?.lowerBound_g).toBeCloseTo(306.73, 1);
 		expect(expectedPack(62, { ...spread, cookLosses: [0.15] })).toBeNull();
+		expect(leastBallHere_g(306.7, spread)).toBe(62);
+		expect(leastBallHere_g(306.8, spread)).toBe(63);
 	});
 
 	it('is not guessed from one ball, one batch, or a loss that swallows everything', () => {
-		expect(recommendBallWeight_g({ ...exact, ballsWeighed: 1 })).toBeNull();
-		expect(recommendBallWeight_g({ ...exact, cookLosses: [0.15] })).toBeNull();
-		expect(recommendBallWeight_g({ ...exact, cookLosses: [0.1, 0.9] })).toBeNull();
+		expect(leastBallHere_g(312, { ...here, ballsWeighed: 1 })).toBeNull();
+		expect(recommendBallWeight_g(312, { ...exact, ballsOff_g: [0] })).toBeNull();
+		expect(recommendBallWeight_g(312, { ...exact, cookLosses: [0.15] })).toBeNull();
+		expect(recommendBallWeight_g(312, { ...exact, cookLosses: [0.1, 0.9] })).toBeNull();
 	});
 });
 

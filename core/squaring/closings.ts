@@ -3,7 +3,7 @@ import { residueLimit_g } from '../massflow/massflow.ts';
 import { settled } from '../measure/round.ts';
 import type { CountUnit, StockUse } from '../stock/use.ts';
 import type { Stage } from './stages.ts';
-import { inQuadrature, readingUncertainty_g, sampledTotalUncertainty_g } from './uncertainty.ts';
+import { ofReadings, ofSampledTotal, tolerance_g as toleranceOf_g } from './uncertainty.ts';
 
 /** How a stage stands: it squares, it is off, or evidence is missing. */
 export type Closing =
@@ -44,8 +44,8 @@ const unit = 'g';
 const g = (value: number) => `${Math.round(Math.abs(value))} g`;
 
 /**
- * Whether each stage is accounted for (computation, section 13). A tolerance is twice the
- * standard uncertainty of the weights compared.
+ * Whether each stage is accounted for (computation, section 13). A tolerance is the standard uncertainty of the weights
+ * compared times Student's t.
  */
 export function closings(figures: ClosingFigures): Closing[] {
 	return [
@@ -69,7 +69,7 @@ function mix(figures: ClosingFigures): Closing {
 		};
 	if (figures.doughWeight_g === null) return { stage, state: 'open', missing: 'dough not weighed' };
 	const gap_g = settled(figures.doughMass_g - figures.doughWeight_g);
-	const tolerance_g = 2 * readingUncertainty_g(figures.scaleDivision_g) * Math.sqrt(figures.doughLines + 1);
+	const tolerance_g = toleranceOf_g(ofReadings(figures.scaleDivision_g, figures.doughLines + 1));
 	if (gap_g < -tolerance_g)
 		return {
 			stage,
@@ -98,12 +98,11 @@ function divide(figures: ClosingFigures): Closing {
 	if (ballCount === null) return { stage, state: 'open', missing: 'balls not counted' };
 	if (ballWeights_g.length === 0) return { stage, state: 'open', missing: 'no ball weighed' };
 	if (leftover_g === null) return { stage, state: 'open', missing: 'leftover not weighed' };
-	const balls = sampledTotalUncertainty_g(ballWeights_g, ballCount, figures.scaleDivision_g);
+	const balls = ofSampledTotal(ballWeights_g, ballCount, figures.scaleDivision_g);
 	if (balls === null) return { stage, state: 'open', missing: 'weigh a second ball' };
-	const reading = readingUncertainty_g(figures.scaleDivision_g);
 	const mean = ballWeights_g.reduce((sum, weight) => sum + weight, 0) / ballWeights_g.length;
 	const gap_g = settled(doughWeight_g - ballCount * mean - leftover_g);
-	const tolerance_g = 2 * inQuadrature(balls, reading, reading);
+	const tolerance_g = toleranceOf_g(...balls, ofReadings(figures.scaleDivision_g, 2));
 	if (Math.abs(gap_g) <= tolerance_g)
 		return { stage, state: 'squares', gap: gap_g, tolerance: tolerance_g, unit };
 	return {
@@ -164,25 +163,32 @@ function pack({ sellable, packs, loose, packPieces }: ClosingFigures): Closing {
 	);
 }
 
-/** Lots drawn against consumption; nothing to close where no lots are kept. */
+/**
+ * Lots drawn against consumption, each thing by itself: what came from no lot of one is never made good by what too
+ * much was drawn of another. Nothing to close where no lots are kept.
+ */
 function stock(uses: readonly StockUse[], scaleDivision_g: number): Closing[] {
 	const stage = 'stock';
 	if (uses.length === 0) return [];
 	if (uses.every((use) => use.consumed === 0))
 		return [{ stage, state: 'open', missing: 'nothing drawn yet' }];
-	const missing = uses.map((use) => ({ ...use, gap: settled(use.consumed - use.drawn) }));
-	const weighed = missing.filter((use) => use.unit === unit);
-	const gap_g = settled(weighed.reduce((sum, use) => sum + use.gap, 0));
-	const tolerance_g = 2 * readingUncertainty_g(scaleDivision_g) * Math.sqrt(weighed.length);
-	if (Math.abs(gap_g) > tolerance_g) {
-		const most = weighed.reduce((a, b) => (b.gap > a.gap ? b : a));
-		const others = weighed.filter((use) => use !== most && use.gap > tolerance_g).length;
-		const message = `${g(gap_g)} came from no lot: ${most.name}${others > 0 ? ` and ${others} more` : ''}`;
-		return [{ stage, state: 'off', gap: gap_g, tolerance: tolerance_g, unit, message }];
+	const weighed_g = toleranceOf_g(ofReadings(scaleDivision_g, 1));
+	const gaps = uses.map((use) => ({ ...use, gap: settled(use.consumed - use.drawn) }));
+	const off = gaps.filter(({ gap, unit: of }) => Math.abs(gap) > (of === unit ? weighed_g : 0));
+	const widest = (of: typeof gaps) => of.reduce((a, b) => (Math.abs(b.gap) > Math.abs(a.gap) ? b : a));
+	const weighed = gaps.filter((use) => use.unit === unit);
+	if (off.length === 0) {
+		const gap = weighed.length === 0 ? 0 : widest(weighed).gap;
+		return [{ stage, state: 'squares', gap, tolerance: weighed_g, unit }];
 	}
-	const counted = missing.find((use) => use.unit === 'pieces' && use.gap !== 0);
-	if (counted) return [exact(stage, counted.gap, `${counted.gap} of ${counted.name} came from no lot`)];
-	return [{ stage, state: 'squares', gap: gap_g, tolerance: tolerance_g, unit }];
+	const offGrams = off.filter((use) => use.unit === unit);
+	const most = widest(offGrams.length > 0 ? offGrams : off);
+	const others = off.length - 1;
+	const amount = most.unit === unit ? g(most.gap) : String(Math.abs(most.gap));
+	const what = most.gap > 0 ? 'came from no lot' : 'more was drawn from lots than went in';
+	const message = `${amount} of ${most.name} ${what}${others > 0 ? `, and ${others} more` : ''}`;
+	const tolerance = most.unit === unit ? weighed_g : 0;
+	return [{ stage, state: 'off', gap: most.gap, tolerance, unit: most.unit, message }];
 }
 
 function exact(stage: Stage, gap: number, message: string): Closing {

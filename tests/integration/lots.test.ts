@@ -114,7 +114,7 @@ describe('a batch draws from lots', () => {
 		expect((await stock(id)).closing).toMatchObject({
 			state: 'off',
 			gap: 60,
-			message: '60 g came from no lot: Short flour'
+			message: '60 g of Short flour came from no lot'
 		});
 		const late = await receive(roti.flour, 1000, { receivedOn: '2026-02-28' });
 		expect(await onHand(late)).toBe(940);
