@@ -19,13 +19,17 @@ function making(id: string, beganAt: string | null, more: Partial<Making> = {}):
 		code: id,
 		name: id,
 		beganAt,
+		usedUntil: null,
 		equipment: ['griddle'],
 		allergens: ['wheat'],
 		unconfirmed: [],
 		...more
 	};
 }
-const seeded = making('seeded', '09:00', { allergens: ['wheat', 'sesame', 'milk', 'rye'] });
+const seeded = making('seeded', '09:00', {
+	usedUntil: '10:00',
+	allergens: ['wheat', 'sesame', 'milk', 'rye']
+});
 const plain = making('plain', '11:00');
 const tags = (proposals: Proposal[]) => proposals.map((proposal) => proposal.allergen);
 
@@ -53,11 +57,34 @@ describe('what a batch may have caught from the day’s others', () => {
 	it.each([
 		['before the other began', '08:59', ['sesame', 'milk']],
 		['just as the other began', '09:00', ['sesame', 'milk']],
-		['right after', '09:01', []],
+		['while the other was made', '09:30', ['sesame', 'milk']],
+		['just as the other was done', '10:00', ['sesame', 'milk']],
+		['right after', '10:01', []],
 		['just as this one began', '11:00', []],
 		['after this one began', '11:01', ['sesame', 'milk']]
 	])('a clean %s', (_, at, expected) => {
 		expect(tags(dayProposals(plain, [seeded], [{ equipment: 'griddle', at }], GROUPS))).toEqual(expected);
+	});
+
+	it('no clean counts while nothing tells when the other was done', () => {
+		const unknown = { ...seeded, usedUntil: null };
+		expect(tags(dayProposals(plain, [unknown], [{ equipment: 'griddle', at: '10:59' }], GROUPS))).toEqual([
+			'sesame',
+			'milk'
+		]);
+		const late = { ...seeded, usedUntil: '24:00' };
+		expect(tags(dayProposals(plain, [late], [{ equipment: 'griddle', at: '10:59' }], GROUPS))).toEqual([
+			'sesame',
+			'milk'
+		]);
+	});
+
+	it('one begun while this one was made may have come to it too, whatever was cleaned', () => {
+		const long = { ...plain, beganAt: '08:00', usedUntil: '09:01' };
+		const clean = [{ equipment: 'griddle', at: '09:00' }];
+		expect(tags(dayProposals(long, [seeded], clean, GROUPS))).toEqual(['sesame', 'milk']);
+		expect(dayProposals({ ...long, usedUntil: '09:00' }, [seeded], [], GROUPS)).toEqual([]);
+		expect(dayProposals({ ...long, usedUntil: null }, [seeded], [], GROUPS)).toEqual([]);
 	});
 
 	it('a clean counts for its own equipment only', () => {
@@ -65,7 +92,7 @@ describe('what a batch may have caught from the day’s others', () => {
 		const proposals = dayProposals(
 			{ ...plain, ...both },
 			[{ ...seeded, ...both }],
-			[{ equipment: 'griddle', at: '10:00' }],
+			[{ equipment: 'griddle', at: '10:30' }],
 			GROUPS
 		);
 		expect(tags(proposals)).toEqual(['sesame', 'milk']);
@@ -92,7 +119,7 @@ describe('what a batch may have caught from the day’s others', () => {
 	it('names what was handled before and never confirmed', () => {
 		const loose = { ...seeded, unconfirmed: ['Loose seed'] };
 		expect(unconfirmedBefore(plain, [loose, { ...loose, id: 'again' }], [])).toEqual(['Loose seed']);
-		expect(unconfirmedBefore(plain, [loose], [{ equipment: 'griddle', at: '10:00' }])).toEqual([]);
+		expect(unconfirmedBefore(plain, [loose], [{ equipment: 'griddle', at: '10:30' }])).toEqual([]);
 	});
 });
 

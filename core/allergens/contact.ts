@@ -7,6 +7,8 @@ export interface Making {
 	name: string;
 	/** Time of day it was begun, `09:30`; null when nobody noted it. */
 	beganAt: string | null;
+	/** Time of day it last used its equipment, `11:15`, `24:00` where that was later; null where nothing tells. */
+	usedUntil: string | null;
 	/** Ids of the equipment it touched. */
 	equipment: readonly string[];
 	/** Tags of everything it handled. */
@@ -58,10 +60,9 @@ export function sourceKey(source: ContactSource): string {
 }
 
 /**
- * What a batch may have caught from the day's others: an allergen of `groups` handled before it on
- * equipment they share, without a recorded clean in between (computation, section 10). Its own allergens
- * are declared already and not proposed. A time that nobody noted counts as before, and then no clean is
- * known to lie between.
+ * What a batch may have caught from the day's others: an allergen of `groups` handled before it or while it was made,
+ * on equipment they share, without a recorded clean in between (computation, section 10). Its own allergens are declared
+ * already and not proposed. A time that nobody noted counts as before, and then no clean is known to lie between.
  */
 export function dayProposals(
 	making: Making,
@@ -99,7 +100,9 @@ function handledBefore(making: Making, others: readonly Making[], cleans: readon
 	return others.flatMap((other) => {
 		if (other.id === making.id) return [];
 		const orderKnown = other.beganAt !== null && making.beganAt !== null;
-		if (orderKnown && (other.beganAt ?? '') > (making.beganAt ?? '')) return [];
+		const isLater = orderKnown && (other.beganAt ?? '') > (making.beganAt ?? '');
+		// A later one used it meanwhile where this one was not done.
+		if (isLater && !((other.beganAt ?? '') < (making.usedUntil ?? ''))) return [];
 		const equipment = other.equipment.filter(
 			(id) =>
 				making.equipment.includes(id) &&
@@ -109,9 +112,9 @@ function handledBefore(making: Making, others: readonly Making[], cleans: readon
 	});
 }
 
-/** After the one began and not after the other did: times of day compare as text. */
+/** After the last use of the one and not after the other began: times of day compare as text. */
 function isBetween(at: string, earlier: Making, later: Making): boolean {
-	return at > (earlier.beganAt ?? '') && at <= (later.beganAt ?? '');
+	return earlier.usedUntil !== null && at > earlier.usedUntil && at <= (later.beganAt ?? '');
 }
 
 /** Whether a rule set names the tag's group. */

@@ -226,9 +226,12 @@ const MAKING = new Set<Moment['what']>([
 	'piece rejected'
 ]);
 
+/** Whether it is of the making, and done while it happens. */
+export const isMaking = (what: Moment['what']): boolean => MAKING.has(what);
+
 /** Minutes from the first to the last of the making; null where that is one moment or none. */
 export function timeTaken_min(moments: readonly Moment[]): number | null {
-	const times = moments.flatMap(({ at, what }) => (MAKING.has(what) ? Date.parse(at) : []));
+	const times = moments.flatMap(({ at, what }) => (isMaking(what) ? Date.parse(at) : []));
 	const taken_min = times.length === 0 ? 0 : (Math.max(...times) - Math.min(...times)) / 60_000;
 	return taken_min > 0 ? taken_min : null;
 }

@@ -1,6 +1,6 @@
 import type { Step, StepKind } from '../formula/process.ts';
 import type { Entry } from './entries.ts';
-import { benchOf, timeTaken_min } from './bench.ts';
+import { benchOf, isMaking, timeTaken_min } from './bench.ts';
 
 /** Steps at which nobody has their hands in the dough. */
 const WAITING: readonly StepKind[] = ['sponge', 'rest', 'rest balls', 'hold', 'cool', 'store'];
@@ -16,14 +16,30 @@ export interface BenchMinutes {
 	hands_min: number | null;
 }
 
-/** Heating and hands-on minutes of a batch from what happened at the bench, to the minute. */
-export function benchMinutes(entries: readonly Entry[], steps: readonly Pick<Step, 'kind'>[]): BenchMinutes {
-	const bench = benchOf(entries);
+/** Entries as they were first kept, without what was voided and what corrects. */
+function uncorrected(entries: readonly Entry[]): Entry[] {
 	const voided = new Set(entries.flatMap((entry) => (entry.kind === 'event' ? (entry.voids ?? []) : [])));
-	const standing = entries.filter(
+	return entries.filter(
 		(entry) =>
 			!voided.has(entry.id) && (entry.kind === 'event' ? entry.voids === null : entry.corrects === null)
 	);
+}
+
+/**
+ * When a batch last used its equipment, as far as its entries tell: the latest of its weighings, steps and pieces. Null
+ * where it has none. What was typed later at the desk counts too: rather too late than too early.
+ */
+export function lastUse(entries: readonly Entry[]): string | null {
+	const used = uncorrected(entries).flatMap((entry) =>
+		entry.kind === 'weighing' || isMaking(entry.happening.name) ? entry.at : []
+	);
+	return used.toSorted().at(-1) ?? null;
+}
+
+/** Heating and hands-on minutes of a batch from what happened at the bench, to the minute. */
+export function benchMinutes(entries: readonly Entry[], steps: readonly Pick<Step, 'kind'>[]): BenchMinutes {
+	const bench = benchOf(entries);
+	const standing = uncorrected(entries);
 	const plate = standing.flatMap((entry) =>
 		entry.kind === 'event' && ['pieces on', 'pieces done', 'piece rejected'].includes(entry.happening.name)
 			? [Date.parse(entry.at)]

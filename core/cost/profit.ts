@@ -79,7 +79,6 @@ interface PackCost {
 	labour: number;
 }
 
-
 function packCost({ parts, perPack }: WholeCost): PackCost | null {
 	if (perPack === null) return null;
 	const of = (part: string) => units(parts.find((each) => each.part === part)?.perPack ?? '0');

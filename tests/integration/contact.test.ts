@@ -11,6 +11,7 @@ import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { addRisk, endRisk, standingRisks } from '$lib/server/contact/risks.ts';
 import { refuseUnsaid } from '$lib/server/contact/unsaid.ts';
 import { addEquipment, listEquipment, retireEquipment } from '$lib/server/equipment.ts';
+import { Refused } from '$lib/server/errors.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import { keepFormula } from '$lib/server/formulas/keep.ts';
 import { addIngredient } from '$lib/server/ingredients.ts';
@@ -44,12 +45,17 @@ async function rotiWith(name: string, more: Parameters<typeof ingredientInput>[1
 }
 
 /** A batch recorded today, begun at a time on some equipment. */
-async function bake(productId: string, beganAt: string | null, equipment: string[]) {
+async function bake(
+	productId: string,
+	beganAt: string | null,
+	equipment: string[],
+	usedUntil: string | null = null
+) {
 	const { db, kitchen } = bench;
 	const madeOn = today(kitchen);
 	const id = await createBatch(db, kitchen, newId(), { productId, madeOn, factor: 1 });
 	const batch = await getBatch(db, kitchen, id);
-	await recordBatch(db, kitchen, id, batch.version, measured(batch, { beganAt, equipment }));
+	await recordBatch(db, kitchen, id, batch.version, measured(batch, { beganAt, usedUntil, equipment }));
 	return getBatch(db, kitchen, id);
 }
 const contact = (batch: { id: string; madeOn: string; productId: string }) =>
@@ -68,7 +74,7 @@ describe('cross-contact', () => {
 		const board = await addEquipment(db, kitchen.id, 'Board of the day');
 		const seeded = await rotiWith('Seeded', { allergens: ['sesame'] });
 		const plain = await makeRoti(bench, 'Plain after seeded');
-		const first = await bake(seeded.productId, '08:00', [board]);
+		const first = await bake(seeded.productId, '08:00', [board], '09:15');
 		const second = await bake(plain.productId, '10:00', [board]);
 		expect(names((await contact(first)).open)).toEqual([]);
 		expect(names((await contact(second)).open)).toEqual(['sesame']);
@@ -89,6 +95,28 @@ describe('cross-contact', () => {
 		await voidClean(db, kitchen.id, clean, 'it was the other board');
 		expect(names((await contact(second)).open)).toEqual(['sesame']);
 		await expect(db('cleans').where({ id: clean }).update({ how: 'x' })).rejects.toThrow('never edited');
+	});
+
+	it('is not undone by a clean while nothing but the desk tells when the other batch was done', async () => {
+		const { db, kitchen } = bench;
+		const board = await addEquipment(db, kitchen.id, 'Late board');
+		const seeded = await rotiWith('Seeded late', { allergens: ['sesame'] });
+		const plain = await makeRoti(bench, 'Plain after late');
+		// Recorded at the desk just now: the last use may have been as late.
+		await bake(seeded.productId, '00:00', [board]);
+		const second = await bake(plain.productId, '00:02', [board]);
+		await recordCleans(db, kitchen.id, newId(), {
+			equipment: [board],
+			cleanedOn: second.madeOn,
+			at: '00:01',
+			how: 'washed'
+		});
+		expect(names((await contact(second)).open)).toEqual(['sesame']);
+	});
+
+	it('refuses a last use before the beginning', async () => {
+		const plain = await makeRoti(bench, 'Plain used before');
+		await expect(bake(plain.productId, '10:00', [], '09:59')).rejects.toThrow(Refused);
 	});
 
 	it('of one batch is declined with a reason; the next batch asks again; accepted, the label says it', async () => {

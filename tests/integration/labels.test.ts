@@ -213,8 +213,9 @@ describe('packs weighed', () => {
 		await recordRoti(bench, productId);
 		expect((await label(productId)).ballBasis).toMatchObject({
 			pieces: 6,
-			ballSpread_g: 0,
-			ballsWeighed: 6,
+			// Two batches: balls of 60 g, aimed at 60; 1 − 52/61
+			ballsOff_g: [0, 0],
+			cookLosses: [expect.closeTo(0.1475, 4), expect.closeTo(0.1475, 4)],
 			uptake_g: 1 // 26 g on 26 pieces
 		});
 	});

@@ -27,6 +27,7 @@ const draft = (more: Partial<BatchDraft> = {}): BatchDraft => ({
 	version: 1,
 	madeOn: '2026-03-14',
 	beganAt: '',
+	usedUntil: '',
 	equipment: [],
 	ballWeight: '50',
 	ballCount: '31',

@@ -10,6 +10,8 @@ export interface BatchDraft {
 	madeOn: string;
 	/** `09:30`; '' while nobody noted it. */
 	beganAt: string;
+	/** `11:15`; '' while nobody noted it. */
+	usedUntil: string;
 	/** Ids of the equipment it touches. */
 	equipment: string[];
 	ballWeight: string;
@@ -49,6 +51,7 @@ export function batchDraft(batch: Batch): BatchDraft {
 		version: batch.version,
 		madeOn: batch.madeOn,
 		beganAt: batch.beganAt ?? '',
+		usedUntil: batch.usedUntil ?? '',
 		equipment: [...batch.equipment],
 		ballWeight: shown(batch.ballWeight_g),
 		ballCount: shownCount(batch.ballCount),

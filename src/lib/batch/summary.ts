@@ -6,6 +6,8 @@ import type { NamedBatch } from './types.ts';
 export interface BatchStanding extends Standing {
 	/** Ids of the equipment it touches. */
 	equipment: string[];
+	/** When it last used it, as an ISO time; null where nothing tells. */
+	usedUntil: string | null;
 	/** Where the values it was made with come from, by ingredient id. */
 	sources: Record<string, ValueSource>;
 	/** What its ingredients were called, by id. */

@@ -35,6 +35,8 @@ export interface BatchRecord extends NamedBatch {
 	labelFormulaNumber: number | null;
 	/** Time of day it was begun, `09:30`; null while nobody noted it. */
 	beganAt: string | null;
+	/** Time of day it last used its equipment; null while nobody noted it. */
+	usedUntil: string | null;
 	version: number;
 	mixGap: MixGap;
 	servingPieces: number | null;
@@ -81,6 +83,7 @@ export interface BatchInput extends BatchMeasured {
 	madeOn: string;
 	/** Left out, what is noted of it stays. */
 	beganAt?: string | null;
+	usedUntil?: string | null;
 	equipment?: string[];
 	ballWeight_g: number;
 	servingPieces: number | null;

@@ -52,10 +52,10 @@ export interface Label {
 	profile: LocalProfile | null;
 	/** What does not fit. */
 	misfits: string[];
-	/** What weighed pieces bear out. */
+	/** What the next batch may declare. */
 	recommended: Recommendation | null;
-	/** What the smallest ball weight for a declaration is worked out from; null without weighings. */
-	ballBasis: Omit<BallWeightInput, 'declared_g'> | null;
+	/** What the smallest ball weight for a declaration is worked out from; null before a batch squares. */
+	ballBasis: BallWeightInput | null;
 	sources: Record<string, ValueSource>;
 	/** Newest first. */
 	revisions: LabelRevision[];

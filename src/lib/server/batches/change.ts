@@ -1,6 +1,6 @@
 import { consumptionOf } from '$core/bench/consumption.ts';
 import type { Entry } from '$core/bench/entries.ts';
-import { benchMinutes } from '$core/bench/minutes.ts';
+import { benchMinutes, lastUse } from '$core/bench/minutes.ts';
 import { standingOf } from '$core/bench/standing.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { insertEntries } from '../bench/rows.ts';
@@ -125,6 +125,7 @@ async function noteStandings(
 			{
 				...standingOf(batch, batch, bench, benchMinutes(entries, context.row.steps).taken_min),
 				equipment: batch.equipment,
+				usedUntil: lastUse(entries),
 				sources: batch.sources,
 				names: Object.fromEntries(batch.lines.map((line) => [line.ingredient, line.name]))
 			}

@@ -147,11 +147,12 @@ async function insertClosing(
 
 /** What was measured of a batch, as it would be recorded. */
 function inputOf(batch: Batch): BatchInput {
-	const { madeOn, beganAt, equipment, ballWeight_g, servingPieces, note } = batch;
+	const { madeOn, beganAt, usedUntil, equipment, ballWeight_g, servingPieces, note } = batch;
 	return {
 		...measuredPart(batch),
 		madeOn,
 		beganAt,
+		usedUntil,
 		equipment,
 		ballWeight_g,
 		servingPieces,

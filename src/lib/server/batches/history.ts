@@ -1,5 +1,5 @@
 import { mean } from '$core/measure/round.ts';
-import { standardDeviation } from '$core/measure/spread.ts';
+import { pooledSpread, standardDeviation, type PooledSpread } from '$core/measure/spread.ts';
 import { expectedCookLoss, HISTORY_BATCHES } from '$core/plan.ts';
 import type { BatchSummary } from '../../batch/summary.ts';
 import type { Batch } from '../../batch/types.ts';
@@ -24,11 +24,42 @@ export function squares(batch: Made): boolean {
 	return isMade(batch) && batch.standing.closings.every((closing) => closing.state !== 'off');
 }
 
-/** Cook loss to expect of each formula from its newest batches that square, by formula id. */
+/** Whether pieces were weighed on the bench and nothing found is off so far: it may be shown before it is packed. */
+const wasWeighed = ({ standing }: Made): boolean =>
+	standing.finishedWeights_g.length > 0 &&
+	standing.cookLoss !== null &&
+	standing.closings.every((closing) => closing.state !== 'off');
+
+/**
+ * The batches that say how a formula goes, newest first: those that square. While there is none, the one on the bench
+ * whose pieces were weighed: a first batch has its label before its packs are closed.
+ */
+export function telling<B extends Made>(newestFirst: readonly B[]): B[] {
+	const square = newestFirst.filter(squares);
+	if (square.length > 0) return square;
+	return newestFirst.filter((batch) => !isMade(batch) && wasWeighed(batch)).slice(0, 1);
+}
+
+/** How much cook loss differs from one batch of a formula to the next; null where no formula has two that square. */
+export function lossSpread(batches: readonly BatchSummary[]): PooledSpread | null {
+	const byFormula = groupBy(batches.filter(squares), (batch) => batch.formulaId);
+	return pooledSpread(
+		[...byFormula.values()].map((of) => of.flatMap(({ standing }) => standing.cookLoss ?? []))
+	);
+}
+
+/** By how much the mean ball of each batch missed the weight that was aimed at. */
+export const ballsOff_g = (batches: readonly BatchSummary[]): number[] =>
+	batches.flatMap(({ ballWeight_g, standing }) => {
+		const ball_g = mean(standing.ballWeights_g);
+		return ball_g === null ? [] : ball_g - ballWeight_g;
+	});
+
+/** Cook loss to expect of each formula from its newest batches that tell it, by formula id. */
 export function cookLossHistory(newestFirst: readonly BatchSummary[]): Map<string, number> {
 	const history = new Map<string, number>();
 	for (const [formulaId, batches] of groupBy(newestFirst, (batch) => batch.formulaId)) {
-		const losses = batches.filter(squares).flatMap(({ standing }) => standing.cookLoss ?? []);
+		const losses = telling(batches).flatMap(({ standing }) => standing.cookLoss ?? []);
 		const expected = expectedCookLoss(losses);
 		if (expected !== null) history.set(formulaId, expected);
 	}

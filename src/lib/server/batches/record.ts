@@ -34,6 +34,8 @@ export async function recordBatch(
 				refuse('lines', 'the lines are not those of this batch: open it again');
 			if (input.ballCount !== null && input.rejects > input.ballCount)
 				refuse('rejects', `${input.rejects} rejects are more than the ${input.ballCount} pieces made`);
+			if (input.beganAt && input.usedUntil && input.usedUntil < input.beganAt)
+				refuse('usedUntil', `it was begun at ${input.beganAt}, after this`);
 			const at = `${takenAt.replace(' ', 'T')}Z`;
 			await keep(entriesTo(input, batch.lines, bench, () => ({ id: newId(), at })));
 			await transaction('batches')
@@ -41,6 +43,7 @@ export async function recordBatch(
 				.update({
 					made_on: input.madeOn,
 					...(input.beganAt === undefined ? {} : { began_at: input.beganAt }),
+					...(input.usedUntil === undefined ? {} : { used_until: input.usedUntil }),
 					ball_weight_g: input.ballWeight_g,
 					serving_pieces: input.servingPieces,
 					note: input.note,

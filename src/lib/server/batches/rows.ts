@@ -83,6 +83,7 @@ export function batchFromRow(row: Row): BatchRow {
 		labelNumber: toNumber(row.label_number),
 		labelFormulaNumber: toNumber(row.label_formula_number),
 		beganAt: textOrNull(row.began_at)?.slice(0, 5) ?? null,
+		usedUntil: textOrNull(row.used_until)?.slice(0, 5) ?? null,
 		version: row.version,
 		mixGap: row.mix_gap as MixGap,
 		servingPieces,

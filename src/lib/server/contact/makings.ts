@@ -1,3 +1,5 @@
+import { fromDate, toCalendarDate } from '@internationalized/date';
+import type { Kitchen } from '../../kitchen/types.ts';
 import type { DayMaking } from '../../batch/contact.ts';
 import { equipmentOf } from '../batches/equipment.ts';
 import type { Database } from '../db/connection.ts';
@@ -6,22 +8,31 @@ import { known } from '../db/known.ts';
 import { groupBy } from '../rows.ts';
 import { joined, type Handled } from './handled.ts';
 
-/** A batch beside its formula's name. */
+/** A batch beside its formula's name, and when it last used its equipment. */
 type MakingRow = Pick<
 	RowOf<'batches'>,
-	'id' | 'code' | 'product_id' | 'made_on' | 'began_at' | 'packs_made' | 'packs_sold' | 'packs_given'
-> & { name: string };
+	| 'id'
+	| 'code'
+	| 'product_id'
+	| 'made_on'
+	| 'began_at'
+	| 'used_until'
+	| 'packs_made'
+	| 'packs_sold'
+	| 'packs_given'
+> & { name: string; last_use: string | null };
 
 /** Every batch of these days in the order it was begun; `handled` is by ingredient id. */
 export async function makingsOn(
 	db: Database,
-	kitchenId: string,
+	{ id: kitchenId, timeZone }: Pick<Kitchen, 'id' | 'timeZone'>,
 	days: readonly string[],
 	handled: ReadonlyMap<string, Handled>
 ): Promise<DayMaking[]> {
 	const rows = await db('batches as b')
 		.join('products as p', 'p.id', 'b.product_id')
 		.join('formulas as f', 'f.id', 'p.formula_id')
+		.leftJoin('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.kitchen_id', kitchenId)
 		.whereIn('b.made_on', [...days])
 		.orderBy(['b.made_on', 'b.began_at', 'b.id'])
@@ -31,10 +42,12 @@ export async function makingsOn(
 			'b.product_id',
 			'b.made_on',
 			'b.began_at',
+			'b.used_until',
 			'f.name',
 			'b.packs_made',
 			'b.packs_sold',
-			'b.packs_given'
+			'b.packs_given',
+			db.raw("JSON_VALUE(s.standing, '$.usedUntil') AS last_use")
 		);
 	const ids = rows.map((row) => row.id);
 	const [lines, equipment] = await Promise.all([
@@ -61,10 +74,19 @@ export async function makingsOn(
 			productId: row.product_id,
 			madeOn: row.made_on,
 			beganAt: row.began_at === null ? null : row.began_at.slice(0, 5),
+			// What somebody noted stands before what the entries tell: they may have been typed hours later.
+			usedUntil: row.used_until?.slice(0, 5) ?? (row.last_use && timeOn(row.made_on, row.last_use, timeZone)),
 			equipment: equipment.get(id) ?? [],
 			allergens: tags,
 			unconfirmed,
 			isLive: made === 0 || made > gone
 		};
 	});
+}
+
+/** The time of day of a moment; midnight at the end of the day where it was later. */
+function timeOn(day: string, moment: string, timeZone: string): string {
+	const at = fromDate(new Date(moment), timeZone);
+	if (toCalendarDate(at).toString() > day) return '24:00';
+	return [at.hour, at.minute].map((part) => String(part).padStart(2, '0')).join(':');
 }

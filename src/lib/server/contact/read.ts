@@ -46,7 +46,7 @@ export async function contactOfProducts(
 	const handled = handledBy(ingredients);
 	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
 	const [makings, cleans, risks, decisions, equipment] = await Promise.all([
-		makingsOn(db, kitchen.id, dates, handled),
+		makingsOn(db, kitchen, dates, handled),
 		cleansOn(db, kitchen.id, dates),
 		standingRisks(db, kitchen.id),
 		decisionsByProduct(db, kitchen.id),
@@ -99,7 +99,7 @@ export async function contactOfBatch(
 ): Promise<BatchContact> {
 	const ingredients = await listIngredients(db, kitchen.id);
 	const [day, cleans, decisions, equipment] = await Promise.all([
-		makingsOn(db, kitchen.id, [batch.madeOn], handledBy(ingredients)),
+		makingsOn(db, kitchen, [batch.madeOn], handledBy(ingredients)),
 		cleansOn(db, kitchen.id, [batch.madeOn]),
 		decisionsByProduct(db, kitchen.id),
 		listEquipment(db, kitchen.id)

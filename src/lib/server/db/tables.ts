@@ -18,7 +18,15 @@ export const TABLES = {
 			'created_at',
 			'updated_at'
 		],
-		textOrNull: ['price', 'label_revision_id', 'began_at', 'closed_at', 'heat_min', 'hands_min'],
+		textOrNull: [
+			'price',
+			'label_revision_id',
+			'began_at',
+			'closed_at',
+			'heat_min',
+			'hands_min',
+			'used_until'
+		],
 		number: ['pack_pieces', 'rejects', 'packs_made', 'packs_sold', 'version', 'packs_given'],
 		numberOrNull: [
 			'serving_pieces',

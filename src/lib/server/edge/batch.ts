@@ -19,6 +19,7 @@ export interface BatchForm {
 	version: number;
 	madeOn: string;
 	beganAt: string | null;
+	usedUntil: string | null;
 	equipment: string[];
 	ballWeight: number;
 	ballCount: number | null;
@@ -54,6 +55,7 @@ export const batchForm = Joi.object<BatchForm>({
 	version: version(),
 	madeOn: day(),
 	beganAt: timeOfDay({ optional: true }),
+	usedUntil: timeOfDay({ optional: true }),
 	equipment: Joi.array().items(id('choose among the kitchen’s equipment').optional()).unique().required(),
 	ballWeight: grams({ positive: true }),
 	ballCount: count(1, MOST_PIECES, { optional: true }),
@@ -76,6 +78,7 @@ export function batchInput(form: BatchForm): BatchInput {
 	return {
 		madeOn: form.madeOn,
 		beganAt: form.beganAt,
+		usedUntil: form.usedUntil,
 		equipment: form.equipment,
 		ballWeight_g: form.ballWeight,
 		ballCount: form.ballCount,

@@ -6,14 +6,14 @@ import { compareLabels } from '$core/label/compare.ts';
 import { labelContent, type LabelDesign } from '$core/label/content.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { worded } from '$core/label/wording.ts';
-import { recommendFromPieces } from '$core/netquantity/recommend.ts';
+import { recommendDeclaration } from '$core/netquantity/recommend.ts';
 import { mean } from '$core/measure/round.ts';
-import { standardDeviation } from '$core/measure/spread.ts';
+import type { PooledSpread } from '$core/measure/spread.ts';
 import { derivePlan, HISTORY_BATCHES } from '$core/plan.ts';
 import { partsOfFormula, recipeOf } from '../../formula/recipe.ts';
 import { sourcesOf } from '../../shelf/sources.ts';
 import { barcodeBars } from '../barcode.ts';
-import { cookLossHistory, squares } from '../batches/history.ts';
+import { ballsOff_g, cookLossHistory, lossSpread, squares, telling } from '../batches/history.ts';
 import { RECENT_BATCHES } from '../batches/read.ts';
 import { listSummaries, recentSummaries } from '../batches/standing.ts';
 import type { BatchSummary } from '../../batch/summary.ts';
@@ -76,7 +76,8 @@ async function readLabels(
 	kitchen: Kitchen,
 	{ productId, recent }: { productId?: string; recent?: readonly BatchSummary[] | undefined }
 ): Promise<Label[]> {
-	const formulas = (await listFormulas(db, kitchen.id)).filter(
+	const everyFormula = await listFormulas(db, kitchen.id);
+	const formulas = everyFormula.filter(
 		(formula) =>
 			formula.number > 0 &&
 			!formula.archived &&
@@ -100,6 +101,14 @@ async function readLabels(
 	const sources = sourcesOf(ingredients.map((ingredient) => ingredient.composition));
 	const losses = cookLossHistory(batches);
 	const byFormula = groupBy(batches, (batch) => batch.formulaId);
+	// Only a product that was made once or twice asks how much batches of its family differ.
+	const few = formulas.some(({ id }) => telling(byFormula.get(id) ?? []).length < 3);
+	const familyOf = new Map(everyFormula.map(({ id, family }) => [id, family]));
+	const byFamily = groupBy(
+		few && only ? await recentSummaries(db, kitchen) : batches,
+		(batch) => familyOf.get(batch.formulaId) ?? ''
+	);
+	const spreadOf = (family: string) => (family === '' ? null : lossSpread(byFamily.get(family) ?? []));
 	const designs = new Map(saved.map((row) => [row.product_id, row]));
 
 	const designOf = (productId: string) => {
@@ -129,7 +138,7 @@ async function readLabels(
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
 				const { lines, taken } = asTaken(formula.lines, sharesOf(byFormula.get(formula.id) ?? []));
 				const plain = recipeOf(partsOfFormula(kitchen, { ...formula, lines }, product, shelf));
-				const weighings = weighed(byFormula.get(formula.id) ?? [], product);
+				const weighings = weighed(byFormula.get(formula.id) ?? [], product, spreadOf(formula.family));
 				return {
 					taken,
 					...standing(plain, design, product, losses.get(formula.id) ?? null, {
@@ -149,9 +158,9 @@ async function readLabels(
 	);
 }
 
-/** What the batches that square took by feel. */
+/** What the batches that tell it took by feel. */
 const sharesOf = (newestFirst: readonly BatchSummary[]) =>
-	newestFirst.filter(squares).map(({ standing }) => standing.byFeel);
+	telling(newestFirst).map(({ standing }) => standing.byFeel);
 
 /** What is derived of a design, and how it stands to what was approved. */
 function standing(
@@ -226,33 +235,32 @@ function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
 	};
 }
 
-/** What the newest batches that square bear out: a declaration, and what a ball weight is worked out from. */
+/** What the newest batches bear out: a declaration, and what the ball weight of the next is worked out from. */
 function weighed(
 	batches: readonly BatchSummary[],
-	product: Product
+	product: Product,
+	family: PooledSpread | null
 ): Pick<Label, 'recommended' | 'ballBasis'> {
-	const newest = batches
-		.filter((batch) => batch.productId === product.id && squares(batch))
-		.slice(0, HISTORY_BATCHES);
-	const balls = newest.flatMap(({ standing }) => standing.ballWeights_g);
-	const ballSpread_g = standardDeviation(balls);
-	const uptakes = newest.flatMap(({ standing: { uptake_g, pieces } }) =>
+	const newest = telling(batches.filter((batch) => batch.productId === product.id)).slice(0, HISTORY_BATCHES);
+	const made = newest.filter(squares);
+	const uptakes = made.flatMap(({ standing: { uptake_g, pieces } }) =>
 		uptake_g !== null && pieces ? uptake_g / pieces : []
 	);
 	return {
-		recommended: recommendFromPieces(
-			newest.flatMap(({ standing }) => standing.finishedWeights_g),
-			product.packPieces
-		),
+		recommended: recommendDeclaration({
+			batches_g: newest.map(({ standing }) => standing.finishedWeights_g),
+			pieces: product.packPieces,
+			cookLoss: mean(newest.flatMap(({ standing }) => standing.cookLoss ?? [])),
+			family
+		}),
 		ballBasis:
-			ballSpread_g === null
+			made.length === 0
 				? null
 				: {
 						pieces: product.packPieces,
 						uptake_g: mean(uptakes) ?? 0,
-						ballSpread_g,
-						ballsWeighed: balls.length,
-						cookLosses: newest.flatMap(({ standing }) => standing.cookLoss ?? [])
+						ballsOff_g: ballsOff_g(made),
+						cookLosses: made.flatMap(({ standing }) => standing.cookLoss ?? [])
 					}
 	};
 }

@@ -187,6 +187,14 @@
 						error={error('beganAt')}
 						disabled={isClosed}
 					/>
+					<Field
+						label="Equipment free at"
+						type="time"
+						bind:value={draft.usedUntil}
+						error={error('usedUntil')}
+						disabled={isClosed}
+						hint="A clean counts after it"
+					/>
 				</div>
 				{#if data.equipment.length > 0}
 					<fieldset class="mt-2">

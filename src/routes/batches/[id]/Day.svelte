@@ -39,6 +39,9 @@
 			...contact.cleans.map((each) => ({ at: each.at, making: null, clean: each }))
 		].toSorted((a, b) => (a.at ?? '').localeCompare(b.at ?? ''))
 	);
+	const endUnknown = $derived(
+		contact.day.filter((making) => making.id !== batchId && making.usedUntil === null).length
+	);
 	const undated = $derived(contact.day.filter((making) => making.beganAt === null).length);
 </script>
 
@@ -51,6 +54,9 @@
 		{undated > 0 && contact.day.length > 1
 			? 'Where no time was noted, a batch is taken to have been before.'
 			: ''}
+		{endUnknown > 0 && contact.cleans.length > 0
+			? 'A clean counts after the last use of what it cleaned: where nothing tells when a batch was done, none does.'
+			: ''}
 		{edited ? 'What is typed above counts once it is saved.' : ''}
 	</p>
 	<Wide label="The day's batches and cleans">
@@ -61,7 +67,13 @@
 					{#if event.making}
 						{@const making = event.making}
 						<tr class={making.id === batchId ? 'bg-ground' : ''}>
-							<td class="figure">{making.beganAt ?? '–'}</td>
+							<td class="figure whitespace-nowrap"
+								>{making.beganAt ?? '–'}{making.usedUntil === null
+									? ''
+									: making.usedUntil === '24:00'
+										? ', to another day'
+										: `–${making.usedUntil}`}</td
+							>
 							<td>
 								{#if making.id === batchId}<b>this batch</b>{:else}<a href="/batches/{making.id}"
 										>{making.name} {making.code}</a

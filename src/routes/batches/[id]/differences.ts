@@ -27,6 +27,7 @@ export function batchDifferences(
 		'loose pieces': draft.loose,
 		'made on': draft.madeOn,
 		'begun at': draft.beganAt,
+		'equipment free at': draft.usedUntil,
 		equipment: draft.equipment.map(nameOf).join(', '),
 		note: draft.note,
 		'reason of the correction': draft.reason

@@ -4,12 +4,9 @@
 	import type { RulesName } from '$core/formula/types.ts';
 	import { readCount, readGrams, readGramsList } from '$core/measure/reading.ts';
 	import { rulesOf } from '$core/rules/index.ts';
+	import { standardDeviation } from '$core/measure/spread.ts';
 	import { checkPacks } from '$core/netquantity/check.ts';
-	import {
-		recommendBallWeight_g,
-		recommendFromPacks,
-		type BallWeightInput
-	} from '$core/netquantity/recommend.ts';
+	import { boundOfPacks, recommendBallWeight_g, type BallWeightInput } from '$core/netquantity/recommend.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import type { PackCheckRecord } from '$lib/label/pack-check.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
@@ -23,7 +20,7 @@
 	interface Props {
 		rules: RulesName;
 		declared_g: number | null;
-		ballBasis: Omit<BallWeightInput, 'declared_g'> | null;
+		ballBasis: BallWeightInput | null;
 		ballWeight_g: number;
 		/** Packs of the newest batch. */
 		lotPacks: number | null;
@@ -49,13 +46,12 @@
 	const check = $derived(
 		grams.ok && grams.value > 0 && weights.ok ? checkPacks(packRule, grams.value, weights.value) : null
 	);
-	const bearsOut = $derived(weights.ok ? recommendFromPacks(weights.value) : null);
+	const bearsOut = $derived(weights.ok ? boundOfPacks(weights.value) : null);
 	const target = $derived(readGrams(shownWanted));
 	const ball = $derived(
-		ballBasis && target.ok && target.value > 0
-			? recommendBallWeight_g({ ...ballBasis, declared_g: target.value })
-			: null
+		ballBasis && target.ok && target.value > 0 ? recommendBallWeight_g(target.value, ballBasis) : null
 	);
+	const spread = $derived(ballBasis && standardDeviation(ballBasis.ballsOff_g));
 	const passed = (record: PackCheckRecord) => checkPacks(packRule, record.declared_g, record.packs_g)?.passes;
 </script>
 
@@ -140,13 +136,12 @@
 				{#if ball === null}
 					It takes at least two batches that square, with weighed balls and pieces, to say.
 				{:else}
-					Balls of <b class="figure">{plain(ball)} g</b> or more hold it: {ballBasis.pieces} pieces, balls that
-					differ by
-					{fixed(ballBasis.ballSpread_g, 1)} g, the cook loss of {plural(
+					Balls of <b class="figure">{plain(ball)} g</b> or more hold it in the next batch: {ballBasis.pieces}
+					pieces, by how the balls and the cook loss of {plural(
 						ballBasis.cookLosses.length,
 						'batch',
 						'batches'
-					)}.
+					)} differed{spread === null ? '' : `, balls by ${fixed(spread, 1)} g`}.
 					{ball <= ballWeight_g
 						? `Yours are ${plain(ballWeight_g, 1)} g.`
 						: `Yours are ${plain(ballWeight_g, 1)} g: too light for it.`}

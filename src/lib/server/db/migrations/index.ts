@@ -61,6 +61,7 @@ import * as kitchenVersion from './0059_kitchen_version.ts';
 import * as changes from './0060_changes.ts';
 import * as standingsAnew from './0061_standings_anew.ts';
 import * as refined from './0062_refined.ts';
+import * as lastUse from './0063_last_use.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -125,5 +126,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0059_kitchen_version', kitchenVersion],
 	['0060_changes', changes],
 	['0061_standings_anew', standingsAnew],
-	['0062_refined', refined]
+	['0062_refined', refined],
+	['0063_last_use', lastUse]
 ];

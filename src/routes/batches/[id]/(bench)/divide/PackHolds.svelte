@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { BallBoard } from '$core/bench/divide.ts';
-	import { expectedPack, recommendBallWeight_g } from '$core/netquantity/recommend.ts';
+	import { expectedPack, leastBallHere_g } from '$core/netquantity/recommend.ts';
 	import { mean } from '$core/measure/round.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import type { StationLabel } from '$lib/batch/bench/station.ts';
@@ -34,9 +34,7 @@
 	});
 	const expected = $derived(board.mean_g === null ? null : expectedPack(board.mean_g, input));
 	const holds = $derived(expected && label ? expected.lowerBound_g >= label.declared_g : null);
-	const least_g = $derived(
-		label && expected ? recommendBallWeight_g({ ...input, declared_g: label.declared_g }) : null
-	);
+	const least_g = $derived(label && expected ? leastBallHere_g(label.declared_g, input) : null);
 	const BARS = 9;
 	/** Balls by how far they are from the middle of what was weighed. */
 	const bars = $derived.by(() => {
