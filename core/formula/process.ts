@@ -42,7 +42,7 @@ export const CHOICES = {
 	opening: ['rolled', 'pressed', 'opened by hand'],
 	griddle: ['dry', 'oiled'],
 	cooking: ['griddle', 'oven', 'griddle, finished on a flame'],
-	sold: ['fully cooked', 'part-cooked, the customer finishes'],
+	sold: ['fully cooked', 'part-cooked, the customer finishes', 'warm or for the day'],
 	storage: ['shelf', 'chilled', 'frozen']
 } as const;
 export type ChoiceKey = keyof typeof CHOICES;
@@ -223,6 +223,10 @@ function cautionsOf(choices: Required<Choices>): string[] {
 	if (choices.sold === 'part-cooked, the customer finishes')
 		cautions.push(
 			'Part-cooked bread is not ready to eat: the label must say how to finish it, and your authority may treat it as another kind of food.'
+		);
+	if (choices.sold === 'warm or for the day')
+		cautions.push(
+			'Sold warm or for the day: the net quantity and the figures are of cooled pieces all the same, a closed bag of warm bread moulds, and your authority may take it for a meal or a bakery’s loose bread, with rules of its own.'
 		);
 	if (choices.storage !== 'shelf')
 		cautions.push(

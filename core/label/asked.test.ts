@@ -70,16 +70,50 @@ describe('what the kitchen’s own authority asks', () => {
 describe('the format of the panel and the pack', () => {
 	const fieldsOf = (more: Partial<LabelDesign>) => blocksOf(given(), more).map((block) => block.field);
 	const small = { width_mm: 100, height_mm: 60 };
-	it.each(['tabular', 'linear'] as const)('%s is for packs with less than 258 cm² to label', (format) => {
-		expect(fieldsOf({ format, size: small, packArea_cm2: 258 })).toEqual([]);
-		expect(fieldsOf({ format, size: small, packArea_cm2: 258.1 })).toEqual(['format']);
-		expect(fieldsOf({ format, size: small })).toEqual(['packArea_cm2']);
+	/** Too narrow for the upright panel, and for the tabular one as well. */
+	const narrow = { width_mm: 55, height_mm: 200 };
+
+	it.each(['tabular', 'linear'] as const)('%s is for packs with 258 cm² to label or less', (format) => {
+		const of = (more: Partial<LabelDesign>) => fieldsOf({ format, size: small, face_mm: narrow, ...more });
+		expect(of({ packArea_cm2: 258.064 })).toEqual([]);
+		expect(of({ packArea_cm2: 258.1 })).toEqual(['format']);
+		expect(of({})).toEqual(['packArea_cm2']);
+		expect(of({ packArea_cm2: 100, face_mm: null })).toEqual(['face_mm', 'face_mm']);
 		// the label alone is 127 × 205 mm, 260 cm²
-		expect(fieldsOf({ format, size: { width_mm: 127, height_mm: 205 }, packArea_cm2: 100 })).toEqual([
-			'format'
-		]);
+		expect(of({ size: { width_mm: 127, height_mm: 205 }, packArea_cm2: 100 })).toEqual(['format']);
 		expect(fieldsOf({ format: 'vertical', size: small })).toEqual([]);
 	});
+
+	it('from 12 square inches on each is for packs where the one before it does not fit', () => {
+		const of = (format: 'tabular' | 'linear', face_mm: LabelDesign['face_mm'], packArea_cm2 = 200) =>
+			fieldsOf({ format, size: { width_mm: 60, height_mm: 60 }, face_mm, packArea_cm2 });
+		const upright = { width_mm: 80, height_mm: 200 };
+		expect(of('tabular', upright)).toEqual(['format']);
+		expect(of('linear', upright)).toEqual(['format']);
+		const wide = { width_mm: 200, height_mm: 60 };
+		expect(of('tabular', wide)).toEqual([]);
+		expect(of('linear', wide)).toEqual(['format']);
+		// 12 square inches are 77.42 cm²: below, the tabular one asks for no reason
+		expect(of('tabular', upright, 77.41)).toEqual([]);
+		expect(of('tabular', upright, 77.42)).toEqual(['format']);
+	});
+
+	it('the panel may be left out of a pack under 12 square inches, in the EU of one whose largest side is under 25 cm²', () => {
+		const out = (more: Partial<LabelDesign>) =>
+			fieldsOf({ leavePanelOut: true, size: { width_mm: 60, height_mm: 100 }, ...more });
+		expect(out({ packArea_cm2: 77.41 })).toEqual([]);
+		expect(out({ packArea_cm2: 77.42 })).toEqual(['leavePanelOut']);
+		expect(out({})).toEqual(['leavePanelOut']);
+		const eu = (face_mm: LabelDesign['face_mm']) =>
+			blocksOf(given({ rules: 'eu' }), { leavePanelOut: true, face_mm }).map((block) => block.field);
+		expect(eu({ width_mm: 49.9, height_mm: 50 })).toEqual([]);
+		expect(eu({ width_mm: 50, height_mm: 50 })).toEqual(['leavePanelOut']);
+	});
+
+	it('the front of the pack is asked for', () => {
+		expect(fieldsOf({ face_mm: null })).toEqual(['face_mm']);
+	});
+
 	it('a barcode number has to be sound', () => {
 		expect(fieldsOf({ barcode: '012345678905' })).toEqual([]);
 		expect(fieldsOf({ barcode: '012345678904' })).toEqual(['barcode']);
@@ -108,6 +142,17 @@ describe('what the process has the label say', () => {
 		expect(fields({ storage: 'frozen' }, { storage: '' })).toEqual(['storage']);
 		expect(fields({ storage: 'frozen' }, { storage: 'Keep at −18 °C.' })).toEqual([]);
 		expect(fields({ storage: 'shelf' }, { storage: '' })).toEqual([]);
+	});
+});
+
+describe('bread that is eaten within the day', () => {
+	it('is asked for no date in the EU', () => {
+		const eu = given({ rules: 'eu' });
+		const of = (sold?: Choices['sold']) =>
+			blocksOf(eu, { bestBeforeDays: null }, null, sold ? { sold } : {}).map((block) => block.field);
+		expect(of()).toEqual(['bestBeforeDays']);
+		expect(of('fully cooked')).toEqual(['bestBeforeDays']);
+		expect(of('warm or for the day')).toEqual([]);
 	});
 });
 

@@ -7,9 +7,10 @@ import type { ContactStanding } from '../allergens/contact.ts';
 import { allergenName } from '../allergens/contact-words.ts';
 import { unprintable } from '../drawing/text.ts';
 import { rulesOf } from '../rules/index.ts';
+import type { RuleSet } from '../rules/ruleset.ts';
 import { profileSentence, type LocalProfile } from '../profile/profile.ts';
 import { gtinProblem } from './barcode.ts';
-import { leavesPanelOut, type LabelDesign } from './content.ts';
+import { leavesPanelOut, packRoom, type LabelDesign } from './content.ts';
 import { untaggedWords } from './untagged.ts';
 import { lostAllergenWords } from './wording.ts';
 
@@ -22,7 +23,8 @@ export interface Block {
 	field: keyof LabelDesign | `wording.${string}` | 'contact' | 'profile' | null;
 }
 
-const MM2_PER_CM2 = 100;
+/** Bread that is eaten within the day bears no date (Regulation 1169/2011 Annex X 1(d)). */
+const FOR_THE_DAY: Choices['sold'] = 'warm or for the day';
 
 /** What cross-contact leaves to be decided before a label may be approved. */
 export function contactBlocks(contact: Pick<ContactStanding, 'open'> & { unconfirmed: string[] }): Block[] {
@@ -68,7 +70,7 @@ export function labelBlocks(
 					ingredient: ingredient.id
 				}
 			);
-	const printed = leavesPanelOut(design, profile) ? [] : rules.printed;
+	const printed = leavesPanelOut(rules, design, profile) ? [] : rules.printed;
 	for (const { nutrient, ingredients } of facts.incomplete) {
 		if (!printed.includes(nutrient)) continue;
 		for (const id of ingredients)
@@ -78,6 +80,8 @@ export function labelBlocks(
 		block('no finished piece was ever weighed: record a batch, for a cook loss is never guessed');
 
 	if (design.name.trim() === '') block('the product needs a name', { field: 'name' });
+	if (design.face_mm === null)
+		block('say how large the front of the pack is: the sizes of the type go by it', { field: 'face_mm' });
 	if (design.declared_g === null) block('declare the net quantity', { field: 'declared_g' });
 	if (design.maker.trim() === '') block('say who makes it', { field: 'maker' });
 	if (design.address.trim() === '') block('give the maker’s address', { field: 'address' });
@@ -85,14 +89,14 @@ export function labelBlocks(
 		block('a best-before day rests on your own shelf-life test: say when it was made and what it found', {
 			field: 'shelfLifeTest'
 		});
-	if (rules.asksDate && design.bestBeforeDays === null)
+	if (rules.asksDate && choices.sold !== FOR_THE_DAY && design.bestBeforeDays === null)
 		block('a date of minimum durability is asked for: give the days your shelf-life test bears out', {
 			field: 'bestBeforeDays'
 		});
 	blocks.push(
 		...processBlocks(choices, design),
 		...wordingBlocks(recipe, design),
-		...profileBlocks(design, profile),
+		...profileBlocks(rules, design, profile),
 		...formatBlocks(recipe, facts, design, profile),
 		...characterBlocks(facts, design, profile)
 	);
@@ -124,9 +128,15 @@ function processBlocks({ sold, storage }: Pick<Choices, 'sold' | 'storage'>, des
 }
 
 /** What the kitchen's own authority asks and this label does not say yet. */
-function profileBlocks(design: LabelDesign, profile: LocalProfile | null): Block[] {
-	if (!profile) return [];
+function profileBlocks(rules: RuleSet, design: LabelDesign, profile: LocalProfile | null): Block[] {
 	const blocks: Block[] = [];
+	if (design.leavePanelOut && !leavesPanelOut(rules, design, profile))
+		blocks.push({
+			message: 'neither your local profile nor the size of the pack lets the panel be left out',
+			ingredient: null,
+			field: 'leavePanelOut'
+		});
+	if (!profile) return blocks;
 	if (profile.permitAsked && profile.permit.trim() === '')
 		blocks.push({
 			message: 'your local profile asks for a permit number and has none',
@@ -142,12 +152,6 @@ function profileBlocks(design: LabelDesign, profile: LocalProfile | null): Block
 			ingredient: null,
 			field: 'food'
 		});
-	if (design.leavePanelOut && !profile.panelExempt)
-		blocks.push({
-			message: 'your local profile does not let the panel be left out',
-			ingredient: null,
-			field: 'leavePanelOut'
-		});
 	return blocks;
 }
 
@@ -159,17 +163,10 @@ function formatBlocks(
 	profile: LocalProfile | null
 ): Block[] {
 	const blocks: Block[] = [];
-	const room_cm2 = Math.max(
-		design.packArea_cm2 ?? 0,
-		(design.size.width_mm * design.size.height_mm) / MM2_PER_CM2
-	);
 	const rules = rulesOf(recipe.rules);
-	const problem = leavesPanelOut(design, profile)
+	const problem = leavesPanelOut(rules, design, profile)
 		? null
-		: rules.formatProblem(rules.nutritionContent(facts, recipe.product.one), design.format, {
-				room_cm2,
-				isMeasured: design.packArea_cm2 !== null
-			});
+		: rules.formatProblem(rules.nutritionContent(facts, recipe.product), design.format, packRoom(design));
 	if (problem) blocks.push({ ...problem, ingredient: null });
 	const barcode = design.barcode === '' ? null : gtinProblem(design.barcode);
 	if (barcode) blocks.push({ message: barcode, ingredient: null, field: 'barcode' });

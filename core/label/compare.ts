@@ -23,6 +23,7 @@ function said(content: LabelContent): Map<string, string> {
 	const lines = new Map<string, string>([
 		['name', content.name],
 		['net quantity', content.netQuantity ?? ''],
+		['pieces', content.pieces ?? ''],
 		['ingredients', content.statement?.replaceAll('**', '') ?? ''],
 		['allergens emphasised', (content.statement?.match(/\*\*.+?\*\*/g) ?? []).join(' ').replaceAll('**', '')],
 		['allergens', content.declaration ?? ''],

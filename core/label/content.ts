@@ -1,8 +1,10 @@
 import { allergenName } from '../allergens/contact-words.ts';
 import type { Facts } from '../facts.ts';
-import type { RulesName } from '../formula/types.ts';
+import type { Product, RulesName } from '../formula/types.ts';
 import type { TableContent } from '../rules/eu/format.ts';
 import { rulesOf } from '../rules/index.ts';
+import type { PackFace, PackRoom } from '../rules/pack-room.ts';
+import type { RuleSet } from '../rules/ruleset.ts';
 import { mayContainText } from '../rules/may-contain.ts';
 import type { PanelContent } from '../rules/us/format/content.ts';
 import type { UsFormat } from '../rules/us/format/index.ts';
@@ -27,6 +29,8 @@ export interface LabelDesign {
 	food: string;
 	/** Whether the panel is left out, where the local profile lets it be. */
 	leavePanelOut: boolean;
+	/** The front of the pack, by whose area type sizes go; null while nobody said. */
+	face_mm: PackFace | null;
 	/** Surface of the pack that a label could take up, cm²; null: as large as the label or larger. */
 	packArea_cm2: number | null;
 	/** The maker's own trade item number; empty prints no barcode. */
@@ -46,6 +50,8 @@ export interface LabelContent {
 	rules: RulesName;
 	name: string;
 	netQuantity: string | null;
+	/** How many pieces the pack holds, where the figures are of one; absent on labels approved before it was said. */
+	pieces?: string | null;
 	statement: string | null;
 	declaration: string | null;
 	/** What may have come along, accepted by a person. */
@@ -64,6 +70,8 @@ export interface LabelContent {
 	price: string;
 	barcode: Barcode | null;
 	size: LabelDesign['size'];
+	/** The front of the pack; absent on labels approved before it was asked for. */
+	face_mm?: PackFace | null;
 	format: UsFormat;
 }
 
@@ -77,25 +85,41 @@ export interface LabelContext {
 	bars: readonly number[] | null;
 }
 
-/** Whether the label goes without a panel: the maker wants it so and the local profile allows it. */
+const MM2_PER_CM2 = 100;
+
+/** What a design's pack offers a label: what somebody said of it, and never less than the label itself takes. */
+export function packRoom({
+	packArea_cm2,
+	face_mm,
+	size
+}: Pick<LabelDesign, 'packArea_cm2' | 'face_mm' | 'size'>): PackRoom {
+	return {
+		room_cm2: Math.max(packArea_cm2 ?? 0, (size.width_mm * size.height_mm) / MM2_PER_CM2),
+		isMeasured: packArea_cm2 !== null,
+		face: face_mm
+	};
+}
+
+/** Whether the label goes without a panel: the maker wants it so, and the local profile or the size of the pack allows it. */
 export function leavesPanelOut(
-	design: Pick<LabelDesign, 'leavePanelOut'>,
+	rules: Pick<RuleSet, 'needsNoPanel'>,
+	design: Pick<LabelDesign, 'leavePanelOut' | 'packArea_cm2' | 'face_mm' | 'size'>,
 	profile: LocalProfile | null
 ): boolean {
-	return design.leavePanelOut && profile?.panelExempt === true;
+	return design.leavePanelOut && (profile?.panelExempt === true || rules.needsNoPanel(packRoom(design)));
 }
 
 /** The label of a design with its derived facts. */
 export function labelContent(
 	rulesName: RulesName,
 	facts: Facts,
-	pieceOne: string,
+	product: Product,
 	design: LabelDesign,
 	{ mayContain, profile, bars }: LabelContext
 ): LabelContent {
-	const { name, storage, finishing, maker, address, bestBeforeDays, price, size, format } = design;
+	const { name, storage, finishing, maker, address, bestBeforeDays, price, size, face_mm, format } = design;
 	const rules = rulesOf(rulesName);
-	const leftOut = leavesPanelOut(design, profile);
+	const leftOut = leavesPanelOut(rules, design, profile);
 	return {
 		rules: rulesName,
 		name,
@@ -106,6 +130,7 @@ export function labelContent(
 		bestBeforeDays,
 		price,
 		size,
+		face_mm,
 		format,
 		localSentence: [profile ? profileSentence(profile) : '', design.localSentence.trim()]
 			.filter(Boolean)
@@ -113,12 +138,15 @@ export function labelContent(
 		localLeast_pt: profile?.sentenceLeast_pt ?? null,
 		barcode: bars ? { digits: design.barcode, bars: [...bars] } : null,
 		netQuantity: design.declared_g === null ? null : rules.netQuantityText(design.declared_g),
+		pieces: leftOut ? null : rules.piecesText(product),
 		statement: facts.statement,
 		declaration: facts.allergens.text,
 		mayContain: mayContainText(
 			rules,
 			mayContain.filter((tag) => !facts.allergens.contains.includes(allergenName(tag)))
 		),
-		...(leftOut ? { panel: null, table: null } : rules.nutritionContent(facts, pieceOne))
+		...(leftOut
+			? { panel: null, table: null }
+			: rules.printedContent(rules.nutritionContent(facts, product), format, design.declared_g))
 	};
 }

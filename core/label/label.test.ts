@@ -13,10 +13,19 @@ import { lostAllergenWords, worded } from './wording.ts';
 
 describe('rewording an ingredient', () => {
 	it('changes its label name and leaves every line in', () => {
-		const of = worded(given(), { flour: 'unbleached wheat flour', butter: ' ' });
+		const of = worded(given(), { name: ' ', wording: { flour: 'unbleached wheat flour', butter: ' ' } });
 		const facts = factsOf(of);
 		expect(facts.statement).toBe('Unbleached wheat flour, water, butter (milk, salt).');
 		expect(facts.allergens.contains).toEqual(factsOf(given()).allergens.contains);
+	});
+
+	it('the name on the label says of what a share is given, not the formula’s', () => {
+		const eu = given({ rules: 'eu' });
+		expect(factsOf(worded(eu, { name: 'Breakfast roti', wording: {} })).statement).not.toContain('%');
+		expect(factsOf(worded(eu, { name: 'Butter roti', wording: {} })).statement).toContain(
+			'butter (**milk**) (4%)'
+		);
+		expect(factsOf(worded(eu, { name: ' ', wording: {} })).statement).toBe(factsOf(eu).statement);
 	});
 
 	it.each([
@@ -168,9 +177,42 @@ describe('the label laid out', () => {
 		])
 			expect(all).toContain(words);
 		const net = textsOf(drawing.shapes).find((text) => text.text.startsWith('NET WT'));
-		// 12.7 × 12.5 cm = 159 cm² = 24.6 in²: 1/8 inch
-		expect(((net?.size_pt ?? 0) * 1409) / 2048 / PT_PER_MM).toBeGreaterThanOrEqual(25.4 / 8);
+		// The front, 16 × 18 cm = 288 cm² = 44.6 in²: 3/16 inch
+		expect(((net?.size_pt ?? 0) * 1409) / 2048 / PT_PER_MM).toBeGreaterThanOrEqual((3 * 25.4) / 16);
 		expect(net?.baseline_pt).toBeGreaterThan(0.7 * drawing.height_pt);
+	});
+
+	it('goes by the front of the pack: a label approved before it was asked for by its own size', () => {
+		const net_pt = (face_mm: { width_mm: number; height_mm: number } | null) => {
+			const { drawing } = layoutLabel(contentOf(given(), { face_mm }), 330, marks);
+			return textsOf(drawing.shapes).find((text) => text.text.startsWith('NET WT'))?.size_pt;
+		};
+		// 12.7 × 12.5 cm = 24.6 in² and 16.1 × 10 cm = 24.96 in²: 1/8 inch; 16.2 × 10 cm = 25.1 in²: 3/16
+		expect(net_pt(null)).toBe(net_pt({ width_mm: 161, height_mm: 100 }));
+		expect(net_pt({ width_mm: 162, height_mm: 100 })).toBeGreaterThan(1.4 * (net_pt(null) ?? 0));
+	});
+
+	it('keeps the net quantity clear by its own height above', () => {
+		const least = (size: number) => ({ width_mm: 80, height_mm: size });
+		const high = (height_mm: number) =>
+			layoutLabel(contentOf(given(), { size: least(height_mm) }), 330, marks);
+		let height_mm = 120;
+		while (high(height_mm).problems.length > 0 && height_mm < 300) height_mm++;
+		const { drawing } = high(height_mm);
+		const net = textsOf(drawing.shapes).find((text) => text.text.startsWith('NET WT'));
+		const capitals_pt = ((net?.size_pt ?? 0) * 1409) / 2048;
+		const top_pt = (net?.baseline_pt ?? 0) - capitals_pt;
+		const above = drawing.shapes
+			.map((shape) => (shape.kind === 'bar' ? shape.y_pt + shape.height_pt : shape.baseline_pt))
+			.filter((y_pt) => y_pt < top_pt);
+		expect(top_pt - Math.max(...above)).toBeGreaterThanOrEqual(capitals_pt);
+	});
+
+	it('says how many pieces the pack holds where the figures are of one', () => {
+		expect(contentOf(given({ rules: 'eu' })).pieces).toBe('8 roti');
+		expect(contentOf(given()).pieces).toBeNull();
+		const { drawing } = layoutLabel(contentOf(given({ rules: 'eu' })), 330, marks);
+		expect(textsOf(drawing.shapes).map((text) => text.text)).toContain('8 roti');
 	});
 
 	it('puts the panel below where there is no room beside it, and says what does not fit', () => {
@@ -183,7 +225,7 @@ describe('the label laid out', () => {
 	});
 
 	it('the linear panel takes the width there is', () => {
-		const small = { size: { width_mm: 80, height_mm: 80 }, format: 'linear' as const };
+		const small = { size: { width_mm: 80, height_mm: 92 }, format: 'linear' as const };
 		expect(layoutLabel(contentOf(given(), small), 330, marks).problems).toEqual([]);
 	});
 

@@ -1,9 +1,11 @@
 import { bold, LEADING, Pen, plain } from '../drawing/pen.ts';
 import { PT_PER_MM, type Drawing, type Run, type Shape } from '../drawing/shapes.ts';
-import { runsWidth_pt } from '../drawing/text.ts';
+import { runsWidth_pt, wrapRuns } from '../drawing/text.ts';
+import { capitals_pt } from '../drawing/type-size.ts';
 import { emphasisRuns } from '../drawing/emphasis.ts';
 import { drawEuTable } from '../rules/eu/format.ts';
 import { rulesOf } from '../rules/index.ts';
+import { area_cm2 } from '../rules/pack-room.ts';
 import { drawUsPanel } from '../rules/us/format/index.ts';
 import { drawBarcode } from './barcode.ts';
 import type { LabelContent } from './content.ts';
@@ -39,7 +41,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const { size } = content;
 	const rules = rulesOf(content.rules);
 	const [width_pt, height_pt] = [size.width_mm * PT_PER_MM, size.height_mm * PT_PER_MM];
-	const label_cm2 = (size.width_mm * size.height_mm) / 100;
+	const face_cm2 = area_cm2(content.face_mm ?? size);
 	const inner_pt = width_pt - 2 * MARGIN_PT;
 	const panel = panelDrawing(content, inner_pt);
 	const beside = panel !== null && inner_pt - panel.width_pt - GAP_PT >= LEAST_COLUMN_PT;
@@ -48,7 +50,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const problems: string[] = [];
 
 	pen.paragraph(NAME_PT, [bold(content.name)]);
-	const text_pt = upward(rules.leastTextSize_pt(label_cm2));
+	const text_pt = upward(rules.leastTextSize_pt(face_cm2));
 	const say = (runs: Run[], size_pt = text_pt) => {
 		if (runs.every((run) => run.text.trim() === '')) return;
 		pen.y_pt += BETWEEN_PT;
@@ -57,6 +59,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
 	if (content.declaration) say([bold(content.declaration)]);
 	if (content.mayContain) say(rules.mayContainRuns(content.mayContain));
+	say([plain(content.pieces ?? '')]);
 	say([plain(content.storage)]);
 	say([plain(content.finishing)]);
 	say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0));
@@ -73,20 +76,15 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	}
 	const words_pt = pen.y_pt;
 
-	const netSize_pt = upward(rules.leastNetSize_pt(label_cm2, declared_g));
-	const foot: Run[] = [bold(content.netQuantity ?? '')];
-	const price: Run[] = [bold(content.price)];
-	const footTop_pt = height_pt - MARGIN_PT - netSize_pt * LEADING;
-	const baseline_pt = height_pt - MARGIN_PT - netSize_pt * 0.25;
-	pen.at(MARGIN_PT, baseline_pt, netSize_pt, foot);
-	// Below the panel the foot has the whole width.
-	const isClear = !beside || MARGIN_PT + panel.height_pt <= footTop_pt;
-	const footRight_pt = isClear ? width_pt - MARGIN_PT : right_pt;
-	if (content.price) pen.endAt(footRight_pt, baseline_pt, netSize_pt, price);
-	if (runsWidth_pt([...foot, ...price], netSize_pt) + BETWEEN_PT > footRight_pt - MARGIN_PT)
-		problems.push(
-			'the net quantity and the price do not fit beside each other in the size that is asked for'
-		);
+	const foot = footOf(content, declared_g, face_cm2, {
+		left_pt: MARGIN_PT,
+		right_pt,
+		fullRight_pt: width_pt - MARGIN_PT,
+		bottom_pt: height_pt - MARGIN_PT,
+		panelBottom_pt: beside ? MARGIN_PT + panel.height_pt : 0
+	});
+	foot.draw(pen);
+	problems.push(...foot.problems);
 
 	const shapes: Shape[] = [...pen.shapes];
 	const lines: Drawing['lines'] = [];
@@ -107,11 +105,62 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 				`the panel is ${mm(panel.height_pt - height_pt + 2 * MARGIN_PT)} mm too high for the label`
 			);
 	}
-	if (bottom_pt > footTop_pt)
+	if (bottom_pt > foot.free_pt)
 		problems.push(
-			`what the label has to say is ${mm(bottom_pt - footTop_pt)} mm too high for it: choose a larger size, a smaller panel format or fewer words`
+			`what the label has to say is ${mm(bottom_pt - foot.free_pt)} mm too high for it: choose a larger size, a smaller panel format or fewer words`
 		);
 	return { drawing: { width_pt, height_pt, shapes, lines }, problems };
+}
+
+/** The room for the foot of a label: as wide as the words beside the panel, as wide as the label below it. */
+interface FootRoom {
+	left_pt: number;
+	right_pt: number;
+	fullRight_pt: number;
+	bottom_pt: number;
+	/** Where a panel beside the words ends; 0 without one. */
+	panelBottom_pt: number;
+}
+
+/**
+ * The net quantity and the price at the foot, in as many lines as it takes. In the US it stands clear of other words by
+ * its own height above, and by twice the width of its N beside (21 CFR 101.7(f)).
+ */
+function footOf(content: LabelContent, declared_g: number, face_cm2: number, room: FootRoom) {
+	const rules = rulesOf(content.rules);
+	const size_pt = upward(rules.leastNetSize_pt(face_cm2, declared_g));
+	const price: Run[] = [bold(content.price)];
+	const aside_pt = rules.clearsNet ? 2 * runsWidth_pt([bold('N')], size_pt) : BETWEEN_PT;
+	const price_pt = content.price ? runsWidth_pt(price, size_pt) + aside_pt : 0;
+	const within = (to_pt: number) =>
+		wrapRuns([bold(content.netQuantity ?? '')], size_pt, to_pt - price_pt - room.left_pt);
+	const topOf_pt = (count: number) => room.bottom_pt - count * size_pt * LEADING;
+	const whole = within(room.fullRight_pt);
+	const isBelow = room.panelBottom_pt <= topOf_pt(whole.length);
+	const right_pt = isBelow ? room.fullRight_pt : room.right_pt;
+	const netRight_pt = isBelow || content.price ? right_pt : right_pt + GAP_PT - aside_pt;
+	const lines = isBelow ? whole : within(netRight_pt);
+	const widest_pt = Math.max(...lines.map((line) => runsWidth_pt(line, size_pt)));
+	const last_pt = room.bottom_pt - size_pt * 0.25;
+	const first_pt = last_pt - (lines.length - 1) * size_pt * LEADING;
+	return {
+		/** Where what stands above has to end. */
+		free_pt: rules.clearsNet ? first_pt - 2 * capitals_pt(size_pt) : topOf_pt(lines.length),
+		problems:
+			widest_pt + price_pt <= netRight_pt - room.left_pt + 0.01
+				? []
+				: [
+						content.price
+							? 'the net quantity and the price do not fit beside each other in the size that is asked for'
+							: 'the net quantity does not fit in the size that is asked for'
+					],
+		draw(pen: Pen) {
+			lines.forEach((line, index) =>
+				pen.at(room.left_pt, first_pt + index * size_pt * LEADING, size_pt, line)
+			);
+			if (content.price) pen.endAt(right_pt, last_pt, size_pt, price);
+		}
+	};
 }
 
 /** Millimetres, upward, so that what is said to be missing is enough. */

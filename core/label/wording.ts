@@ -6,10 +6,14 @@ import { labelName, partText } from '../formula/naming.ts';
 /** What the maker calls an ingredient on this label, by its id; the shelf's label name where nothing is said. */
 export type Wording = Record<string, string>;
 
-/** The recipe with the label names the wording gives. No line is ever left out by it. */
-export function worded(recipe: Recipe, wording: Wording): Recipe {
+/**
+ * The recipe as a label calls it: its ingredients by the wording, itself by the name on the label, which says of which
+ * ingredients a share is given. No line is ever left out by it.
+ */
+export function worded(recipe: Recipe, { name, wording }: { name: string; wording: Wording }): Recipe {
 	return {
 		...recipe,
+		formula: { ...recipe.formula, name: name.trim() || recipe.formula.name },
 		ingredients: recipe.ingredients.map((ingredient) => {
 			const text = wording[ingredient.id]?.trim();
 			return text ? { ...ingredient, label: { ...ingredient.label, [recipe.rules]: text } } : ingredient;

@@ -7,6 +7,7 @@ import type { StatementEntry } from './entry.ts';
 import type { Exemption } from './exemption.ts';
 import type { Figure, FigureColumn } from './figure.ts';
 import type { TableContent } from './eu/format.ts';
+import type { PackRoom } from './pack-room.ts';
 import type { PackLabel } from './pack-label.ts';
 import type { PanelContent } from './us/format/content.ts';
 import type { UsFormat } from './us/format/index.ts';
@@ -76,15 +77,21 @@ export interface RuleSet {
 	servingReason(facts: PrintedFacts, product: Product): string | null;
 
 	/** What the facts' panel or table says. */
-	nutritionContent(facts: PrintedFacts, pieceOne: string): NutritionContent;
+	nutritionContent(facts: PrintedFacts, product: Product): NutritionContent;
+	/** The same as a label of a design prints it. */
+	printedContent(content: NutritionContent, format: UsFormat, declared_g: number | null): NutritionContent;
+	/** How many pieces the pack holds, where that has to stand beside the figures; null where not. */
+	piecesText(product: Product): string | null;
 	/** The formats its panel may be drawn in, the usual one first; empty where there is one layout alone. */
 	formats: readonly UsFormat[];
 	/** What keeps a panel from being drawn in a format on a pack with this much room; null where nothing does. */
 	formatProblem(
 		content: NutritionContent,
 		format: UsFormat,
-		pack: { room_cm2: number; isMeasured: boolean }
-	): { message: string; field: 'format' | 'packArea_cm2' } | null;
+		pack: PackRoom
+	): { message: string; field: 'format' | 'packArea_cm2' | 'face_mm' } | null;
+	/** Whether a pack is so small that it may go without panel or table. */
+	needsNoPanel(pack: PackRoom): boolean;
 
 	/** How the packs that are bought there print their values. */
 	packLabel: PackLabel;
@@ -100,10 +107,12 @@ export interface RuleSet {
 
 	netQuantityText(declared_g: number): string;
 	packs: PackRule;
-	/** Least type size of the ingredient list and the other words, points. */
-	leastTextSize_pt(label_cm2: number): number;
-	/** Least type size of the net quantity, points. */
-	leastNetSize_pt(label_cm2: number, declared_g: number): number;
+	/** Least type size of the ingredient list and the other words, points, by the largest surface of the pack. */
+	leastTextSize_pt(face_cm2: number): number;
+	/** Least type size of the net quantity, points, by the front of the pack. */
+	leastNetSize_pt(face_cm2: number, declared_g: number): number;
+	/** Whether the net quantity stands clear of other words by its own height above and below, and beside it. */
+	clearsNet: boolean;
 	/** Whether a date of minimum durability is asked for. */
 	asksDate: boolean;
 	/** The usual order of a written day: `31/12/2026` or `12/31/2026`. */

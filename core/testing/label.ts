@@ -36,6 +36,7 @@ export const design = (more: Partial<LabelDesign> = {}): LabelDesign => ({
 	localSentence: '',
 	food: '',
 	leavePanelOut: false,
+	face_mm: { width_mm: 160, height_mm: 180 },
 	packArea_cm2: null,
 	barcode: '',
 	bestBeforeDays: 5,
@@ -55,7 +56,7 @@ export const blocksOf = (
 ) => labelBlocks(of, factsOf(of), design(more), profile, choices);
 /** What a label says. */
 export const contentOf = (of: Recipe, more: Partial<LabelDesign> = {}, around: Partial<LabelContext> = {}) =>
-	labelContent(of.rules, factsOf(of), of.product.one, design(more), {
+	labelContent(of.rules, factsOf(of), of.product, design(more), {
 		mayContain: [],
 		profile: null,
 		bars: null,

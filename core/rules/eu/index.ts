@@ -1,8 +1,10 @@
 import { readTag } from '../../allergens/tags.ts';
 import { emphasisRuns } from '../../drawing/emphasis.ts';
 import { factorEnergy } from '../../nutrition/energy.ts';
+import { settled } from '../../measure/round.ts';
 import { declaredAllergens } from '../allergens.ts';
 import type { Declarations, PrintedFacts } from '../declarations.ts';
+import { area_cm2 } from '../pack-room.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { EU_ANNEX_II, EU_EXEMPTIONS } from './allergens.ts';
 import { EU_FIGURES, euColumns } from './figures.ts';
@@ -12,6 +14,8 @@ import { euNetSize_pt, euTextSize_pt } from './sizes.ts';
 import { euStatement } from './statement.ts';
 import { euTable } from './table.ts';
 import type { TableContent } from './format.ts';
+
+const LEAST_FOR_TABLE_CM2 = 25;
 
 /** The European Union and, assimilated, the United Kingdom: Regulation 1169/2011. */
 export const eu: RuleSet = {
@@ -33,8 +37,14 @@ export const eu: RuleSet = {
 	columnsOf: euColumns,
 	energy_kcal: (energy) => energy.eu_kcal,
 	servingReason: () => null,
-	nutritionContent: (facts, pieceOne) => ({ panel: null, table: tableContent(facts, pieceOne) }),
+	nutritionContent: (facts, product) => ({ panel: null, table: tableContent(facts, product.one) }),
+	printedContent: (content) => content,
+	/** Article 33: the number of pieces, since the second column is of one. */
+	piecesText: ({ packPieces, one, many }) =>
+		packPieces === null ? null : `${packPieces} ${packPieces === 1 ? one : many}`,
 	formats: [],
+	/** Annex V 18: a largest surface under 25 cm². */
+	needsNoPanel: ({ face }) => face !== null && settled(area_cm2(face)) < LEAST_FOR_TABLE_CM2,
 	formatProblem: () => null,
 	allergenGroups: EU_ANNEX_II,
 	/** Annex II 6(a): fully refined soybean oil and fat; peanut oil, for one, keeps its allergen. */
@@ -50,6 +60,7 @@ export const eu: RuleSet = {
 	packs: euPacks,
 	leastTextSize_pt: euTextSize_pt,
 	leastNetSize_pt: (_, declared_g) => euNetSize_pt(declared_g),
+	clearsNet: false,
 	asksDate: true,
 	dayFirst: true
 };

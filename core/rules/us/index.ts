@@ -1,14 +1,15 @@
 import { declaredName, readTag } from '../../allergens/tags.ts';
 import { NUTRIENTS } from '../../composition/nutrients.ts';
 import { bold } from '../../drawing/pen.ts';
+import { settled } from '../../measure/round.ts';
 import { timesAmounts } from '../../nutrition/perPiece.ts';
 import { declaredAllergens } from '../allergens.ts';
 import type { Declarations } from '../declarations.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { containsText, US_EXEMPTIONS, US_MAJOR_ALLERGENS } from './allergens.ts';
 import { US_FIGURES, usColumns } from './figures.ts';
-import { panelContent } from './format/content.ts';
-import { US_FORMATS, usFormatProblem } from './format/index.ts';
+import { panelContent, printedPanel } from './format/content.ts';
+import { isSmallFormat, SMALLEST_PACK_CM2, US_FORMATS, usFormatProblem } from './format/index.ts';
 import { usNetQuantity } from './net-quantity.ts';
 import { usPackLabel } from './pack-label.ts';
 import { usPacks } from './packs.ts';
@@ -31,8 +32,14 @@ export const us: RuleSet = {
 		facts.serving && facts.yield.finishedWeight_g !== null
 			? servingReason(product, facts.yield.finishedWeight_g, facts.serving)
 			: null,
-	nutritionContent: (facts, pieceOne) => ({ panel: panelContent(facts, pieceOne), table: null }),
+	nutritionContent: (facts, product) => ({ panel: panelContent(facts, product), table: null }),
+	printedContent: ({ panel }, format, declared_g) => ({
+		panel: panel && printedPanel(panel, isSmallFormat(format), declared_g),
+		table: null
+	}),
+	piecesText: () => null,
 	formats: US_FORMATS,
+	needsNoPanel: ({ room_cm2, isMeasured }) => isMeasured && settled(room_cm2) < settled(SMALLEST_PACK_CM2),
 	formatProblem: ({ panel }, format, pack) => (panel ? usFormatProblem(panel, format, pack) : null),
 	allergenGroups: US_MAJOR_ALLERGENS,
 	exemptsRefined: () => true,
@@ -47,6 +54,7 @@ export const us: RuleSet = {
 	packs: usPacks,
 	leastTextSize_pt: usTextSize_pt,
 	leastNetSize_pt: usNetSize_pt,
+	clearsNet: true,
 	asksDate: false,
 	dayFirst: false
 };

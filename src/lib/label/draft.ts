@@ -21,6 +21,9 @@ export interface LabelDraft {
 	food: string;
 	leavePanelOut: boolean;
 	packArea: string;
+	/** Of the front of the pack, mm. */
+	faceWidth: string;
+	faceHeight: string;
 	barcode: string;
 	bestBeforeDays: string;
 	shelfLifeTest: string;
@@ -35,7 +38,7 @@ export const draftId = (productId: string, rules: RulesName): string => `${produ
 
 /** The draft of a saved design. */
 export function labelDraft(id: string, version: number, design: LabelDesign): LabelDraft {
-	const { declared_g, bestBeforeDays, size, wording, packArea_cm2, ...words } = design;
+	const { declared_g, bestBeforeDays, size, wording, packArea_cm2, face_mm, ...words } = design;
 	return {
 		id,
 		version,
@@ -43,6 +46,8 @@ export function labelDraft(id: string, version: number, design: LabelDesign): La
 		wording: { ...wording },
 		declared: shownGrams(declared_g),
 		packArea: packArea_cm2 === null ? '' : String(packArea_cm2),
+		faceWidth: face_mm === null ? '' : String(face_mm.width_mm),
+		faceHeight: face_mm === null ? '' : String(face_mm.height_mm),
 		bestBeforeDays: bestBeforeDays === null ? '' : String(bestBeforeDays),
 		width: String(size.width_mm),
 		height: String(size.height_mm)
@@ -54,7 +59,19 @@ const LEAST_MM = 20;
 
 /** The design a draft stands for while it is typed; what cannot be read yet stays as it was saved. */
 export function typedDesign(draft: LabelDraft, saved: LabelDesign): LabelDesign {
-	const { declared, bestBeforeDays, width, height, packArea, id: _id, version: _version, ...words } = draft;
+	const {
+		declared,
+		bestBeforeDays,
+		width,
+		height,
+		packArea,
+		faceWidth,
+		faceHeight,
+		id: _id,
+		version: _version,
+		...words
+	} = draft;
+	const [faceWide, faceHigh] = [readNumber(faceWidth), readNumber(faceHeight)];
 	const [area, grams, days] = [readNumber(packArea), readGrams(declared), readCount(bestBeforeDays)];
 	const side_mm = (typed: string, saved_mm: number) => {
 		const read = readNumber(typed);
@@ -64,6 +81,10 @@ export function typedDesign(draft: LabelDraft, saved: LabelDesign): LabelDesign 
 		...words,
 		barcode: words.barcode.replace(/[\s-]/g, ''),
 		packArea_cm2: packArea.trim() === '' ? null : area.ok ? area.value : saved.packArea_cm2,
+		face_mm:
+			faceWide.ok && faceHigh.ok && faceWide.value > 0 && faceHigh.value > 0
+				? { width_mm: faceWide.value, height_mm: faceHigh.value }
+				: null,
 		declared_g: declared.trim() === '' ? null : grams.ok ? Math.floor(grams.value) : saved.declared_g,
 		bestBeforeDays: bestBeforeDays.trim() === '' ? null : days.ok ? days.value : saved.bestBeforeDays,
 		size: {

@@ -1,5 +1,6 @@
 import { bold, figure, plain } from '../../../drawing/pen.ts';
 import type { Run } from '../../../drawing/shapes.ts';
+import type { Product } from '../../../formula/types.ts';
 import type { PrintedFacts } from '../../declarations.ts';
 import type { PanelKey, UsPanel } from '../panel.ts';
 import type { UsServing } from '../serving.ts';
@@ -10,18 +11,39 @@ export interface PanelContent {
 	panel: UsPanel;
 	/** The second column where the rule asks for one, with its heading. */
 	second: { heading: string; panel: UsPanel } | null;
+	/** Whether the serving is the whole pack. */
+	isWholePack: boolean;
 }
 
-/** What the facts' panel says; null while there is none. `pieceOne` is what one piece is called. */
-export function panelContent(facts: PrintedFacts, pieceOne: string): PanelContent | null {
+/** What the facts' panel says; null while there is none. */
+export function panelContent(
+	facts: PrintedFacts,
+	{ one, packPieces }: Pick<Product, 'one' | 'packPieces'>
+): PanelContent | null {
 	const { serving, panel, panelPiece, panelPackage } = facts;
 	if (!serving || !panel) return null;
 	const second = panelPiece
-		? { heading: `Per ${pieceOne}`, panel: panelPiece }
+		? { heading: `Per ${one}`, panel: panelPiece }
 		: panelPackage
 			? { heading: 'Per container', panel: panelPackage }
 			: null;
-	return { serving, panel, second };
+	return { serving, panel, second, isWholePack: packPieces !== null && serving.pieces === packPieces };
+}
+
+/**
+ * The same as it prints on a pack: a serving that is the pack weighs what the pack declares (21 CFR 101.9(b)(7)(i)), and a
+ * small pack has no second column (21 CFR 101.9(b)(12)(i)(A)).
+ */
+export function printedPanel(
+	content: PanelContent,
+	isSmall: boolean,
+	declared_g: number | null
+): PanelContent {
+	const { serving, isWholePack } = content;
+	const second = isSmall ? null : content.second;
+	if (!isWholePack || declared_g === null) return { ...content, second };
+	const text = serving.text.replace(/\([^()]*g\)$/, `(${declared_g}g)`);
+	return { ...content, second, serving: { ...serving, grams: declared_g, text } };
 }
 
 /** A line of the panel: how it is named, how deep it stands. */

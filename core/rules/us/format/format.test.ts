@@ -4,8 +4,8 @@ import { textWidth_pt } from '../../../drawing/text.ts';
 import { X_HEIGHT } from '../../../drawing/arimo.ts';
 import { dough, factsOf, flour, ingredient, per100g, recipe, water } from '../../../testing/recipe.ts';
 import { drawEuTable, EU_SIZE } from '../../eu/format.ts';
-import { panelContent, type PanelContent } from './content.ts';
-import { allowedFormats, drawUsPanel, SMALL_PACK_CM2, US_FORMATS } from './index.ts';
+import { panelContent, printedPanel, type PanelContent } from './content.ts';
+import { drawUsPanel, US_FORMATS } from './index.ts';
 import { panelText } from './linear.ts';
 
 function contentOf(finished_g: number, packPieces: number, one = 'roti'): PanelContent {
@@ -16,7 +16,7 @@ function contentOf(finished_g: number, packPieces: number, one = 'roti'): PanelC
 			pack: { pieces: packPieces }
 		})
 	);
-	const content = panelContent(facts, one);
+	const content = panelContent(facts, { one, packPieces });
 	if (!content) throw new Error('no panel');
 	return content;
 }
@@ -134,15 +134,34 @@ describe('the panel drawn', () => {
 	});
 });
 
-describe('the formats a pack may use', () => {
-	const content = { second: null };
-	it('are the small ones below 40 square inches (258.064 cm²) only', () => {
-		expect(allowedFormats(SMALL_PACK_CM2, content)).toEqual(['vertical']);
-		expect(allowedFormats(SMALL_PACK_CM2 - 0.01, content)).toEqual(['vertical', 'tabular', 'linear']);
+describe('a panel as it prints on a pack', () => {
+	it('of a single serving weighs what the pack declares', () => {
+		// 48 g in all is under 200 % of 50 g: the pack is one serving
+		const pack = contentOf(48, 2);
+		expect(pack.serving.text).toBe('1 package (96g)');
+		expect(printedPanel(pack, false, 93).serving).toMatchObject({ text: '1 package (93g)', grams: 93 });
+		expect(printedPanel(pack, false, null).serving.text).toBe('1 package (96g)');
+		// One serving of several weighs what it weighs.
+		expect(printedPanel(contentOf(52, 8), false, 400).serving.text).toBe('1 roti (52g)');
 	});
 
-	it('is the vertical one alone where two columns stand', () => {
-		expect(allowedFormats(100, contentOf(118, 4))).toEqual(['vertical']);
+	it('has no second column where it is small', () => {
+		const two = contentOf(118, 4);
+		expect(two.second).not.toBeNull();
+		expect(printedPanel(two, true, 470).second).toBeNull();
+		expect(printedPanel(two, false, 470).second).toEqual(two.second);
+	});
+
+	it('has the least sizes of the small formats: servings 9, Calories 10 and 14, the rest 6 points', () => {
+		const content = contentOf(52, 8);
+		for (const format of ['tabular', 'linear'] as const) {
+			const drawing = drawUsPanel(content, format);
+			const size = (text: string) => textsOf(drawing).find((each) => each.text.includes(text))?.size_pt;
+			expect(size('1 roti')).toBe(9);
+			expect(size('Calories')).toBe(10);
+			expect(textsOf(drawing).find((each) => each.text === content.panel.calories)?.size_pt).toBe(14);
+			expect(Math.min(...textsOf(drawing).map((text) => text.size_pt))).toBeGreaterThanOrEqual(6);
+		}
 	});
 });
 

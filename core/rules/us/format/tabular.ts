@@ -19,6 +19,8 @@ const COLUMN = 142;
 const NOTE = 86;
 const INDENT = 6;
 const LINE = 7;
+/** Least of the servings and the serving size in the small formats (21 CFR 101.9(d)(3)). */
+const SERVING = 9;
 const ROW = 10;
 /** Larger than the linear format's, so that they hold wherever the tabular one is allowed. */
 const CALORIES = 10;
@@ -26,7 +28,7 @@ const CALORIES_NUMBER = 14;
 const TITLE = 19;
 
 /**
- * The tabular format for packs with less than 40 square inches of room for labels, or too little
+ * The tabular format for packs with 40 square inches of room for labels or less, or too little
  * height (21 CFR 101.9(d)(11)(iii), (j)(13)(ii)(A)(1)). One column of amounts only: a second one takes
  * the vertical format.
  */
@@ -42,10 +44,10 @@ export function tabularPanel(content: PanelContent): Drawing {
 	pen.at(left, pen.y_pt + TITLE * 1.7, TITLE, [bold('Facts')]);
 	pen.y_pt += TITLE * 1.95;
 	const container = containerLine(serving);
-	if (container) pen.paragraph(LINE, [plain(container)], left, left + LEFT);
+	if (container) pen.paragraph(SERVING, [plain(container)], left, left + LEFT);
 	pen.line('serving', () => {
-		pen.paragraph(LINE, [bold('Serving size')], left, left + LEFT);
-		pen.paragraph(LINE, [bold(serving.text)], left, left + LEFT);
+		pen.paragraph(SERVING, [bold('Serving size')], left, left + LEFT);
+		pen.paragraph(SERVING, [bold(serving.text)], left, left + LEFT);
 	});
 	pen.line('calories', () => {
 		const baseline_pt = pen.y_pt + CALORIES_NUMBER;

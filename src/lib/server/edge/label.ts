@@ -9,11 +9,13 @@ import type { PrintJobInput } from '../labels/print-jobs.ts';
 import { count, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
 
 /** A label form once read. */
-export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2'> & {
+export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2' | 'face_mm'> & {
 	id: string;
 	version: number;
 	declared: number | null;
 	packArea: number | null;
+	faceWidth: number | null;
+	faceHeight: number | null;
 	width: number;
 	height: number;
 };
@@ -43,6 +45,8 @@ export const labelForm = Joi.object<LabelForm>({
 	food: optionalText(80),
 	leavePanelOut: Joi.boolean().required(),
 	packArea: number(1, 10_000, { optional: true }),
+	faceWidth: number(10, 1000, { optional: true }),
+	faceHeight: number(10, 1000, { optional: true }),
 	barcode: typed(readBarcode, {}),
 	bestBeforeDays: count(1, MOST_DAYS, { optional: true }),
 	shelfLifeTest: optionalText(400),
@@ -54,11 +58,24 @@ export const labelForm = Joi.object<LabelForm>({
 
 /** The design a form stands for; a declared weight is in whole grams. */
 export function labelDesign(form: LabelForm): LabelDesign {
-	const { id: _id, version: _version, declared, packArea, width, height, wording, ...words } = form;
+	const {
+		id: _id,
+		version: _version,
+		declared,
+		packArea,
+		faceWidth,
+		faceHeight,
+		width,
+		height,
+		wording,
+		...words
+	} = form;
 	return {
 		...words,
 		wording: Object.fromEntries(Object.entries(wording).filter(([, said]) => said.trim() !== '')),
 		packArea_cm2: packArea,
+		face_mm:
+			faceWidth === null || faceHeight === null ? null : { width_mm: faceWidth, height_mm: faceHeight },
 		declared_g: declared === null ? null : Math.floor(declared),
 		size: { width_mm: width, height_mm: height }
 	};

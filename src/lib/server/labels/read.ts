@@ -176,11 +176,11 @@ function standing(
 		recommended
 	}: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices' | 'recommended'>
 ) {
-	const recipe = worded(plain, design.wording);
+	const recipe = worded(plain, design);
 	const outcome = derivePlan(recipe, cookLoss);
 	const facts = outcome.ok ? outcome.value : null;
 	const content = facts
-		? labelContent(recipe.rules, facts, product.pieceOne, design, {
+		? labelContent(recipe.rules, facts, recipe.product, design, {
 				mayContain: contact.accepted,
 				profile,
 				bars: barcodeBars(design.barcode)
@@ -266,4 +266,4 @@ function weighed(
 }
 
 /** What the first designs had not decided yet. */
-const LATER_DECIDED = { food: '', leavePanelOut: false, packArea_cm2: null, barcode: '' };
+const LATER_DECIDED = { food: '', leavePanelOut: false, face_mm: null, packArea_cm2: null, barcode: '' };

@@ -25,7 +25,7 @@
 	const rules = $derived(rulesOf(recipe.rules));
 	const names = $derived(Object.fromEntries(rules.figures.map((figure) => [figure.key, figure.name])));
 	const panel = $derived.by(() => {
-		const { panel, table } = rules.nutritionContent(facts, recipe.product.one);
+		const { panel, table } = rules.nutritionContent(facts, recipe.product);
 		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };
 		return table && { drawing: drawEuTable(table), text: tableText(table) };
 	});

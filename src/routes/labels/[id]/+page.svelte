@@ -60,12 +60,12 @@
 	});
 	const plain = $derived(label.plainRecipe);
 	const facts = $derived.by(() => {
-		const outcome = derivePlan(worded(plain, design.wording), label.cookLoss);
+		const outcome = derivePlan(worded(plain, design), label.cookLoss);
 		return outcome.ok ? outcome.value : null;
 	});
 	const content = $derived(
 		facts
-			? labelContent(plain.rules, facts, plain.product.one, design, {
+			? labelContent(plain.rules, facts, plain.product, design, {
 					mayContain: label.contact.accepted,
 					profile: label.profile,
 					bars

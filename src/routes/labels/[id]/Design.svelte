@@ -179,13 +179,33 @@
 		options={SIZE_OPTIONS}
 		onchange={(event) => chooseSize(event.currentTarget.value)}
 	/>
+	<fieldset data-field="face_mm" class="min-w-0">
+		<legend class="text-sm font-medium">Front of the pack</legend>
+		<div class="grid grid-cols-2 gap-2">
+			<Field
+				label="Wide"
+				unit="mm"
+				bind:value={draft.faceWidth}
+				error={at('faceWidth')}
+				inputmode="decimal"
+			/>
+			<Field
+				label="High"
+				unit="mm"
+				bind:value={draft.faceHeight}
+				error={at('faceHeight')}
+				inputmode="decimal"
+			/>
+		</div>
+		<p class="text-quiet text-sm">The side it is shown by, its largest: the sizes of the type go by it</p>
+	</fieldset>
 	{#if rulesOf(rules).formats.length > 0}
 		<div data-field="format">
 			<Choice
 				label="Panel format"
 				bind:value={draft.format}
 				options={FORMAT_OPTIONS}
-				hint="The small formats are for packs with less than 258 cm² (40 square inches) to label"
+				hint="The small formats are for packs with 258 cm² (40 square inches) to label or less, where the upright one does not fit"
 			/>
 		</div>
 		{#if draft.format !== 'vertical' || draft.packArea !== ''}

@@ -11,6 +11,8 @@ const WORDS: Record<Exclude<keyof LabelDraft, 'id' | 'version' | 'wording'>, str
 	food: 'food of the local profile',
 	leavePanelOut: 'panel left out',
 	packArea: 'surface of the pack',
+	faceWidth: 'front of the pack, width',
+	faceHeight: 'front of the pack, height',
 	barcode: 'barcode',
 	bestBeforeDays: 'best before, days',
 	shelfLifeTest: 'shelf-life test',

@@ -53,6 +53,7 @@ export async function approveDemoLabel(
 	await saveLabel(db, kitchen, productId, 0, {
 		...design,
 		...WORDS[formula.name],
+		face_mm: { width_mm: 200, height_mm: 230 },
 		declared_g: recommended?.declared_g ?? null
 	});
 	await approveLabel(db, kitchen, productId, 1, `${day} 18:00:00.000`);
