@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import {
 	answered,
 	fresh,
+	frontOfPack,
 	keep,
 	measure,
 	newFormula,
@@ -49,6 +50,7 @@ test('ghee between the layers, left to the batch: the label waits for it, then s
 	await expect(page.getByTestId('taken')).toContainText('180 g, of 1 batch');
 	await expect(waits).not.toContainText('no grams are known');
 	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+	await frontOfPack(page);
 	await page.getByLabel('Which of the foods your profile allows').selectOption('flatbread without filling');
 	await save(page);
 	const proposal = page.getByTestId('proposals').getByRole('listitem');

@@ -4,6 +4,7 @@ import {
 	answered,
 	declineProposals,
 	fresh,
+	frontOfPack,
 	keep,
 	measure,
 	newFormula,
@@ -53,6 +54,9 @@ test('from a blocked label through confirming an allergen to an approved revisio
 		await waits.getByRole('button', { name: 'declare the net quantity' }).click();
 		await expect(page.getByLabel('Net quantity')).toBeFocused();
 		await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+		await waits.getByRole('button', { name: 'say how large the front of the pack is' }).click();
+		await expect(page.getByLabel('Front of the pack, wide')).toBeFocused();
+		await frontOfPack(page);
 		await waits
 			.getByRole('button', { name: 'say which of the foods your local profile allows it is' })
 			.click();
@@ -135,6 +139,7 @@ test('a reformulation puts a revision out of date and shows what would change on
 	await open(page, '/labels');
 	await page.getByRole('link', { name }).click();
 	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+	await frontOfPack(page);
 	await page.getByLabel(FOOD).selectOption('flatbread without filling');
 	await page.getByLabel('Best before, days from making').fill('5');
 	await expect(page.getByTestId('waits')).toContainText(

@@ -257,3 +257,9 @@ export async function record(page: Page): Promise<void> {
 	);
 	await expect(page.getByRole('heading', { name: /^Sold/ })).toBeVisible();
 }
+
+/** Says how large the front of the pack is. */
+export async function frontOfPack(page: Page): Promise<void> {
+	await page.getByLabel('Front of the pack, wide').fill('180');
+	await page.getByLabel('Front of the pack, high').fill('220');
+}

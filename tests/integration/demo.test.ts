@@ -9,6 +9,7 @@ import { listIngredients } from '$lib/server/ingredients.ts';
 import { theKitchen } from '$lib/server/kitchens.ts';
 import { listLabels } from '$lib/server/labels/read.ts';
 import { labelState } from '$lib/label/types.ts';
+import { heldBatch, heldBy } from '$lib/server/labels/held.ts';
 import { ALL, ledgerPage } from '$lib/server/sales/ledger.ts';
 import { useBench } from './kitchen.ts';
 
@@ -65,15 +66,31 @@ describe('the demo kitchen', () => {
 		).toEqual(['Masa harina, enriched']);
 		const labels = await listLabels(bench.db, kitchen);
 		expect(labels.map((label) => [label.product.name, labelState(label)])).toEqual([
-			['Beet and cumin roti', 'waits'],
-			['Half-and-half tortilla', 'waits'],
+			['Beet and cumin roti', 'approved'],
+			['Half-and-half tortilla', 'out of date'],
 			['Sesame layered flatbread', 'approved'],
 			['Toasted-oat pita', 'out of date']
 		]);
+		expect(labels[1]?.changes.map((change) => change.what)).toEqual(['Total Sugars']);
 		expect(labels[3]?.changes.map((change) => change.what)).toContain('Sodium');
-		const pitas = await listBatches(bench.db, kitchen, { newest: 1000 });
-		const packed = pitas.filter((batch) => batch.name === 'Toasted-oat pita' && batch.labelNumber === 1);
-		expect(packed).toHaveLength(6); // every one since it was approved
+		expect(labels[0]?.blocks.map((block) => block.message)).toEqual([
+			'nobody has confirmed the allergens of Cumin seed, loose'
+		]);
+
+		// Every batch that was sold has a label that fits it, but the one that was made with ghee.
+		const by = await heldBy(bench.db, kitchen);
+		const sold = made.filter((batch) => batch.packsLeft < batch.packsMade);
+		const held = await Promise.all(
+			sold.map(async ({ id, name }) => ({ name, holds: await heldBatch(bench.db, kitchen, id) }))
+		);
+		expect(by.revisions.size).toBe(4);
+		expect(sold.length).toBeGreaterThan(60);
+		expect(held.filter(({ holds }) => holds.length > 0)).toEqual([
+			{
+				name: 'Half-and-half tortilla',
+				holds: [expect.stringMatching(/milk/i), 'its label does not list Ghee']
+			}
+		]);
 		const sales = await ledgerPage(bench.db, kitchen.id, ALL, { most: 5000 });
 		expect(sales.length).toBeGreaterThan(150);
 		expect(sales.some((sale) => sale.kind === 'void')).toBe(true);

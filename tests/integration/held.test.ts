@@ -89,6 +89,7 @@ async function approve(productId: string, kitchen: Kitchen = bench.kitchen): Pro
 	await saveLabel(bench.db, kitchen, productId, version, {
 		...design,
 		declared_g: 250,
+		face_mm: { width_mm: 180, height_mm: 220 },
 		bestBeforeDays: 3,
 		shelfLifeTest: 'kept a week in its bag, sound on the third day'
 	});

@@ -35,7 +35,11 @@ async function approved(name: string) {
 	const { productId } = await makeRoti(bench, name);
 	const batch = await recordRoti(bench, productId);
 	const { design } = await getLabel(db, kitchen, productId);
-	await saveLabel(db, kitchen, productId, 0, { ...design, declared_g: 300 });
+	await saveLabel(db, kitchen, productId, 0, {
+		...design,
+		declared_g: 300,
+		face_mm: { width_mm: 180, height_mm: 220 }
+	});
 	await approveLabel(db, kitchen, productId, 1);
 	const print = (copies: number, id = newId()) =>
 		printOnRoll(db, kitchen, printer, productId, { id, revision: 1, batch, copies });

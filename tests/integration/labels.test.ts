@@ -27,6 +27,8 @@ import * as fontkit from 'fontkit';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
+/** Of the bags. */
+const FRONT = { width_mm: 180, height_mm: 220 };
 
 /** A roti that was made once, with the design that makes its label whole. */
 async function labelledRoti(
@@ -35,7 +37,7 @@ async function labelledRoti(
 	const { formulaId, productId } = await makeRoti(bench, name);
 	await recordRoti(bench, productId);
 	const { design } = await getLabel(bench.db, bench.kitchen, productId);
-	return { formulaId, productId, design: { ...design, declared_g: 300 } };
+	return { formulaId, productId, design: { ...design, declared_g: 300, face_mm: FRONT } };
 }
 
 const label = (productId: string) => getLabel(bench.db, bench.kitchen, productId);
@@ -48,7 +50,7 @@ describe('labels', () => {
 			version: 0,
 			design: { name: 'Begun label', maker: 'Test kitchen', address: '1 Test Lane', declared_g: null }
 		});
-		expect(begun.blocks.map((block) => block.field)).toEqual(['declared_g']);
+		expect(begun.blocks.map((block) => block.field)).toEqual(['face_mm', 'declared_g']);
 		expect(labelState(begun)).toBe('waits');
 		expect(begun.recommended?.declared_g).toBeGreaterThan(0);
 	});

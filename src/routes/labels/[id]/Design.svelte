@@ -179,26 +179,23 @@
 		options={SIZE_OPTIONS}
 		onchange={(event) => chooseSize(event.currentTarget.value)}
 	/>
-	<fieldset data-field="face_mm" class="min-w-0">
-		<legend class="text-sm font-medium">Front of the pack</legend>
-		<div class="grid grid-cols-2 gap-2">
-			<Field
-				label="Wide"
-				unit="mm"
-				bind:value={draft.faceWidth}
-				error={at('faceWidth')}
-				inputmode="decimal"
-			/>
-			<Field
-				label="High"
-				unit="mm"
-				bind:value={draft.faceHeight}
-				error={at('faceHeight')}
-				inputmode="decimal"
-			/>
-		</div>
-		<p class="text-quiet text-sm">The side it is shown by, its largest: the sizes of the type go by it</p>
-	</fieldset>
+	<div data-field="face_mm" class="grid grid-cols-2 items-start gap-2">
+		<Field
+			label="Front of the pack, wide"
+			unit="mm"
+			bind:value={draft.faceWidth}
+			error={at('faceWidth')}
+			inputmode="decimal"
+			hint="The side it is shown by, its largest: the sizes of the type go by it"
+		/>
+		<Field
+			label="Front of the pack, high"
+			unit="mm"
+			bind:value={draft.faceHeight}
+			error={at('faceHeight')}
+			inputmode="decimal"
+		/>
+	</div>
 	{#if rulesOf(rules).formats.length > 0}
 		<div data-field="format">
 			<Choice

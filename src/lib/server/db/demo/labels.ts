@@ -16,6 +16,18 @@ const WORDS: Record<string, Partial<LabelDesign>> = {
 		shelfLifeTest: 'three packs kept 6 days at 21 °C in the bag, looked at and tasted daily: good to day 5',
 		food: 'flatbread without filling'
 	},
+	'Beet and cumin roti': {
+		storage: 'Keep closed, cool and dry.',
+		bestBeforeDays: 3,
+		shelfLifeTest: 'two packs kept 5 days at 21 °C in the bag, looked at and tasted daily: good to day 4',
+		food: 'flatbread without filling'
+	},
+	'Half-and-half tortilla': {
+		storage: 'Keep closed, cool and dry.',
+		bestBeforeDays: 5,
+		shelfLifeTest: 'three packs kept 7 days at 21 °C in the bag, looked at and tasted daily: good to day 6',
+		food: 'tortilla'
+	},
 	'Sesame layered flatbread': {
 		storage: 'Keep chilled at 4 °C or below.',
 		finishing: 'Warm both sides on a hot dry griddle before eating.',
@@ -49,12 +61,12 @@ export async function approveDemoLabel(
 ): Promise<void> {
 	const formula = await getFormula(db, kitchen.id, formulaId);
 	const productId = formula.products[0]?.id ?? '';
-	const { design, recommended } = await getLabel(db, kitchen, productId);
-	await saveLabel(db, kitchen, productId, 0, {
+	const { design, recommended, version } = await getLabel(db, kitchen, productId);
+	await saveLabel(db, kitchen, productId, version, {
 		...design,
 		...WORDS[formula.name],
 		face_mm: { width_mm: 200, height_mm: 230 },
 		declared_g: recommended?.declared_g ?? null
 	});
-	await approveLabel(db, kitchen, productId, 1, `${day} 18:00:00.000`);
+	await approveLabel(db, kitchen, productId, version + 1, `${day} 18:00:00.000`);
 }

@@ -18,12 +18,14 @@ import { approveDemoLabel, noteDemoProfile } from './labels.ts';
 import { noteDemoCosts, noteDemoMinutes } from './costs.ts';
 import { buyForWeek, countDemoStock, LOTS_SINCE_WEEKS } from './stock.ts';
 import { addDays, lastSaturday, WEEKS } from './days.ts';
-import { DEMO_PRODUCTS, demoSteps, type DemoProduct } from './products.ts';
+import { DEMO_PRODUCTS, demoSteps, tortilla, type DemoLine, type DemoProduct } from './products.ts';
 import { chance, type Chance } from './random.ts';
-import { loadShelf } from './shelf.ts';
+import { changeOfSacks, loadShelf } from './shelf.ts';
 
 const MARKET = 'Ferry Green Saturday market';
 const DOOR = 'From the door';
+/** Why a batch was sold whose label does not say what went into it: the one story of it. */
+const UNSAID = 'the oil had run out: every customer was told of the ghee, and a note is in the bag';
 
 /** Loads the demo kitchen into an empty database; false when there is a kitchen already. */
 export async function loadDemoOnce(db: Database): Promise<boolean> {
@@ -61,6 +63,7 @@ async function loadDemo(database: Database): Promise<void> {
 		const contact = await equipDemo(db, kitchen);
 		await noteDemoCosts(db, kitchen, addDays(lastSaturday(day), -7 * WEEKS), MARKET, contact);
 		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
+		await leaveOpen(db, kitchen, formulaIds, of);
 		await planNext(db, kitchen, formulaIds, day);
 	});
 }
@@ -94,6 +97,7 @@ async function bakeWeeks(
 	const random = chance(20260314);
 	const bought = chance(20260316);
 	const newest = lastSaturday(day);
+	const labelled = new Set<string>();
 	for (let weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
 		const saturday = addDays(newest, -7 * weeksAgo);
 		await cleanAtNoon(db, kitchen, addDays(saturday, -1), contact, weeksAgo === 0);
@@ -101,7 +105,20 @@ async function bakeWeeks(
 		if (weeksAgo === 1) await countDemoStock(db, kitchen, of('sesame'));
 		for (const [index, demo] of DEMO_PRODUCTS.entries()) {
 			const formulaId = formulaIds[index] ?? '';
-			if (demo.former?.untilWeeksAgo === weeksAgo) await reformulate(db, kitchen, formulaId, demo, of);
+			const isFirst = weeksAgo === WEEKS - 1;
+			const isAgain = weeksAgo === demo.labelledAnewWeeksAgo;
+			/** The label of what is made for the first time, or anew, before a pack of it is sold. */
+			const labelFirst = async (made: string) => {
+				const key = `${formulaId} ${weeksAgo}`;
+				if (!(isFirst || isAgain) || labelled.has(key)) return;
+				if (isFirst) await acceptSesame(db, kitchen, formulaId);
+				await approveDemoLabel(db, kitchen, formulaId, made);
+				labelled.add(key);
+			};
+			if (demo.former?.untilWeeksAgo === weeksAgo)
+				await reformulate(db, kitchen, formulaId, demo, demo.lines(of));
+			const outOfOil = demo.name === 'Half-and-half tortilla' && weeksAgo === 0;
+			if (outOfOil) await reformulate(db, kitchen, formulaId, demo, tortilla('ghee')(of));
 			if (demo.madeMidweek) {
 				const midweek = await makeBatch(
 					db,
@@ -114,7 +131,9 @@ async function bakeWeeks(
 					contact
 				);
 				if (weeksAgo > 0) await close(db, kitchen, midweek, addDays(saturday, -2));
-				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 8);
+				await labelFirst(addDays(saturday, -3));
+				await sellAtDoor(db, kitchen, midweek, addDays(saturday, -2), random, 8, outOfOil ? UNSAID : '');
+				if (outOfOil) await reformulate(db, kitchen, formulaId, demo, demo.lines(of));
 				if (weeksAgo > 0) await writeOffRest(db, kitchen, midweek, addDays(saturday, 2));
 			}
 			const slip = slipOf(demo, weeksAgo);
@@ -129,9 +148,8 @@ async function bakeWeeks(
 				contact
 			);
 			if (weeksAgo > 0 && slip !== 'one ball miscounted') await close(db, kitchen, batch, saturday);
+			await labelFirst(addDays(saturday, -1));
 			await sellAtMarket(db, kitchen, batch, saturday, random);
-			if (demo.labelledWeeksAgo === weeksAgo) await acceptSesame(db, kitchen, formulaId);
-			if (demo.labelledWeeksAgo === weeksAgo) await approveDemoLabel(db, kitchen, formulaId, saturday);
 			const sunday = addDays(saturday, 1);
 			if (sunday <= day) await sellAtDoor(db, kitchen, batch, sunday, random, 2);
 			if (weeksAgo > 0) await writeOffRest(db, kitchen, batch, addDays(saturday, 4));
@@ -151,13 +169,7 @@ function slipOf(demo: DemoProduct, weeksAgo: number): Slip {
 	return null;
 }
 
-async function reformulate(
-	db: Database,
-	kitchen: Kitchen,
-	id: string,
-	demo: DemoProduct,
-	of: (key: string) => string
-) {
+async function reformulate(db: Database, kitchen: Kitchen, id: string, demo: DemoProduct, lines: DemoLine[]) {
 	const before = await getFormula(db, kitchen.id, id);
 	await keepFormula(db, kitchen.id, id, before.version, {
 		name: demo.name,
@@ -165,7 +177,7 @@ async function reformulate(
 		family: demo.family,
 		choices: demo.choices,
 		steps: demoSteps(demo),
-		lines: demo.lines(of),
+		lines,
 		product: demo.product,
 		productId: before.products[0]?.id ?? null
 	});
@@ -196,6 +208,7 @@ async function makeBatch(
 		{
 			...bake(planned, demo, random, slip),
 			beganAt: demo.beganAt,
+			usedUntil: demo.usedUntil,
 			equipment: demo.equipment.map(contact.equipment)
 		},
 		`${madeOn} 15:30:00.000`
@@ -230,11 +243,12 @@ async function sellAtDoor(
 	batch: Batch,
 	day: string,
 	random: Chance,
-	most: number
+	most: number,
+	reason = ''
 ): Promise<void> {
 	const { packsLeft } = await getBatch(db, kitchen, batch.id);
 	const packs = Math.min(packsLeft, random.whole(most - 2, most));
-	if (packs > 0) await sell(db, kitchen, batch, day, DOOR, packs);
+	if (packs > 0) await sell(db, kitchen, batch, day, DOOR, packs, reason);
 }
 
 async function sell(
@@ -243,7 +257,8 @@ async function sell(
 	batch: Batch,
 	soldOn: string,
 	channel: string,
-	packs: number
+	packs: number,
+	reason = ''
 ): Promise<void> {
 	const id = newId();
 	await keepSale(db, kitchen.id, {
@@ -257,7 +272,7 @@ async function sell(
 		price: batch.price ?? '0',
 		paidBy: packs > 1 ? 'card' : 'cash',
 		customer: '',
-		reason: '',
+		reason,
 		ofId: null,
 		thrownAway: false
 	});
@@ -290,6 +305,22 @@ async function voidNewest(db: Database, kitchen: Kitchen, batch: Batch): Promise
 		.orderBy('id', 'desc')
 		.first('id');
 	if (newest) await voidSale(db, kitchen.id, newest.id, 'entered twice at the stall');
+}
+
+/**
+ * What is left to do as the kitchen is opened: a formula changed since its last batch, so that its label is out of date; seed
+ * from another sack that nobody has asked about; flour of another mill whose pack does not say its sugars.
+ */
+async function leaveOpen(
+	db: Database,
+	kitchen: Kitchen,
+	formulaIds: string[],
+	of: (key: string) => string
+): Promise<void> {
+	for (const [index, demo] of DEMO_PRODUCTS.entries())
+		if (demo.former?.untilWeeksAgo === null)
+			await reformulate(db, kitchen, formulaIds[index] ?? '', demo, demo.lines(of));
+	await changeOfSacks(db, kitchen.id, of);
 }
 
 /** A batch planned for today, so that there is one to record. */

@@ -14,14 +14,19 @@ export interface DemoProduct {
 	family: string;
 	choices: Choices;
 	lines: (ingredient: (key: string) => string) => DemoLine[];
-	/** Lines of the first weeks, before it was reformulated. */
-	former?: { lines: (ingredient: (key: string) => string) => DemoLine[]; untilWeeksAgo: number };
-	/** Weeks since its label was approved, for products that have one. */
-	labelledWeeksAgo?: number;
+	/** Lines of the first weeks, before it was reformulated; null weeks: after the newest batch that was sold. */
+	former?: { lines: (ingredient: (key: string) => string) => DemoLine[]; untilWeeksAgo: number | null };
+	/**
+	 * When its label was approved anew: after another formula, or since more batches bear out a higher declaration than
+	 * the first one did.
+	 */
+	labelledAnewWeeksAgo: number;
 	product: ProductInput;
 	/** What it is made on, and when on a day of several. */
 	equipment: DemoEquipment[];
 	beganAt: string;
+	/** When its equipment was free again. */
+	usedUntil: string;
 	cookLoss: number;
 	ballSpread_g: number;
 	/** Dough lost in the bowl or as steam, grams. */
@@ -116,6 +121,49 @@ const pita =
 		{ ingredient: of('bread'), use: 'dusting', stage: 'On the board', used_g: 80, uptake_g: 30 }
 	];
 
+/** With the fat that was there: once the oil had run out, and it was ghee. */
+export const tortilla =
+	(fat: 'avocado' | 'ghee') =>
+	(of: (key: string) => string): DemoLine[] => [
+		{ ingredient: of('masa'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
+		{ ingredient: of('bread'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
+		{
+			ingredient: of('salt'),
+			use: 'dough',
+			stage: 'Dry',
+			used_g: 30,
+			uptake_g: null,
+			said: '5 tsp salt',
+			low_g: 27.5,
+			high_g: 31.5
+		},
+		{
+			ingredient: of(fat),
+			use: 'dough',
+			stage: 'Fat',
+			used_g: 150,
+			uptake_g: null,
+			...(fat === 'avocado' ? { said: '⅔ cup avocado oil', low_g: 144, high_g: 146.7 } : {})
+		},
+		{
+			ingredient: of('water'),
+			use: 'dough',
+			stage: 'Liquid',
+			used_g: 1180,
+			uptake_g: null,
+			said: '5 cups warm water',
+			note: '40 °C'
+		},
+		{
+			ingredient: of('bread'),
+			use: 'dusting',
+			stage: 'On the board',
+			used_g: 70,
+			uptake_g: 36,
+			said: 'handful of flour to dust'
+		}
+	];
+
 export const DEMO_PRODUCTS: DemoProduct[] = [
 	{
 		name: 'Beet and cumin roti',
@@ -124,6 +172,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		mixGap: 'residue',
 		lines: roti(31),
 		former: { lines: roti(40), untilWeeksAgo: 7 },
+		labelledAnewWeeksAgo: 7,
 		product: {
 			pieceOne: 'roti',
 			pieceMany: 'roti',
@@ -136,6 +185,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		},
 		equipment: ['Large bowl', 'Board and pin', 'Griddle'],
 		beganAt: '09:30',
+		usedUntil: '11:20',
 		cookLoss: 0.165,
 		ballSpread_g: 1.3,
 		gap_g: 24,
@@ -147,9 +197,9 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		choices: { leavening: 'yeast', fat: 'liquid oil', cooking: 'oven' },
 		mixGap: 'residue',
 		lines: pita(36),
-		// The label approved before this says more sodium than a pita now holds.
-		former: { lines: pita(42), untilWeeksAgo: 2 },
-		labelledWeeksAgo: 6,
+		// The label approved before this says more sodium than the next pita will hold.
+		former: { lines: pita(42), untilWeeksAgo: null },
+		labelledAnewWeeksAgo: 6,
 		product: {
 			pieceOne: 'pita',
 			pieceMany: 'pitas',
@@ -162,6 +212,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		},
 		equipment: ['Large bowl', 'Board and pin', 'Oven'],
 		beganAt: '12:00',
+		usedUntil: '14:15',
 		cookLoss: 0.118,
 		ballSpread_g: 1.6,
 		gap_g: 14,
@@ -172,47 +223,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		family: 'tortilla-cut-in',
 		choices: { fat: 'liquid oil', opening: 'pressed' },
 		mixGap: 'residue',
-		lines: (of) => [
-			{ ingredient: of('masa'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
-			{ ingredient: of('bread'), use: 'dough', stage: 'Dry', used_g: 1000, uptake_g: null },
-			{
-				ingredient: of('salt'),
-				use: 'dough',
-				stage: 'Dry',
-				used_g: 30,
-				uptake_g: null,
-				said: '5 tsp salt',
-				low_g: 27.5,
-				high_g: 31.5
-			},
-			{
-				ingredient: of('avocado'),
-				use: 'dough',
-				stage: 'Fat',
-				used_g: 150,
-				uptake_g: null,
-				said: '⅔ cup avocado oil',
-				low_g: 144,
-				high_g: 146.7
-			},
-			{
-				ingredient: of('water'),
-				use: 'dough',
-				stage: 'Liquid',
-				used_g: 1180,
-				uptake_g: null,
-				said: '5 cups warm water',
-				note: '40 °C'
-			},
-			{
-				ingredient: of('bread'),
-				use: 'dusting',
-				stage: 'On the board',
-				used_g: 70,
-				uptake_g: 36,
-				said: 'handful of flour to dust'
-			}
-		],
+		lines: tortilla('avocado'),
+		labelledAnewWeeksAgo: 6,
 		product: {
 			pieceOne: 'tortilla',
 			pieceMany: 'tortillas',
@@ -225,6 +237,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		},
 		equipment: ['Large bowl', 'Press', 'Griddle'],
 		beganAt: '07:00',
+		usedUntil: '09:10',
 		cookLoss: 0.168,
 		ballSpread_g: 0.9,
 		gap_g: 22,
@@ -232,7 +245,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 	},
 	{
 		name: 'Sesame layered flatbread',
-		labelledWeeksAgo: 0,
+		labelledAnewWeeksAgo: 0,
 		family: 'layered',
 		choices: { leavening: 'baking powder', fat: 'liquid oil', water: 'boiling', griddle: 'oiled' },
 		mixGap: 'evaporation',
@@ -257,6 +270,7 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		},
 		equipment: ['Large bowl', 'Marble slab', 'Griddle'],
 		beganAt: '14:30',
+		usedUntil: '16:45',
 		cookLoss: 0.142,
 		ballSpread_g: 1.2,
 		gap_g: 28,

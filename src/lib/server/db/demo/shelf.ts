@@ -1,4 +1,6 @@
 import type { Part } from '$core/formula/types.ts';
+import type { Composition } from '$core/composition/nutrients.ts';
+import { addComposition } from '../../compositions.ts';
 import { addIngredient } from '../../ingredients.ts';
 import { setMeasures } from '../../measures.ts';
 import { writePrice } from '../../prices.ts';
@@ -115,10 +117,10 @@ const SHELF: DemoIngredient[] = [
 		supplier: 'Saturday market'
 	},
 	{
-		// Sold loose from a bin: nobody has asked yet what else the bin held.
 		key: 'cumin',
 		reference: 'cumin',
 		name: 'Cumin seed, loose',
+		evidence: 'asked at the counter',
 		packs: [[OLDEST, '8.20', 454]],
 		supplier: 'Spice counter'
 	},
@@ -172,6 +174,32 @@ const SHELF: DemoIngredient[] = [
 	}
 ];
 
+/** As the first mill's pack had it, its sugars too. */
+const FIRST_MASA = (per100g: Composition) =>
+	({
+		per100g: { ...per100g, sugars_g: 1.6 },
+		source: 'pack',
+		sourceNote: 'a 2 kg pack of the first mill'
+	}) as const;
+
+/** Another sack of cumin, and of masa: nobody has asked about the one, and the pack of the other says less. */
+export async function changeOfSacks(
+	db: Database,
+	kitchenId: string,
+	of: (key: string) => string
+): Promise<void> {
+	await db('ingredients')
+		.where({ kitchen_id: kitchenId, id: of('cumin') })
+		.update({ allergens_confirmed_on: null, allergens_evidence: '' });
+	const row = referenceRows().get('masa-harina-enriched');
+	if (!row) throw new Error('no reference row of masa harina');
+	await addComposition(db, kitchenId, of('masa'), {
+		per100g: row.per100g,
+		source: 'reference',
+		sourceNote: row.source
+	});
+}
+
 /** Fills the shelf from the reference rows; ingredient ids by the demo's own short keys. */
 export async function loadShelf(
 	db: Database,
@@ -193,9 +221,9 @@ export async function loadShelf(
 			allergens: row.allergens,
 			confirmedOn: item.evidence ? addDays(today, -OLDEST) : null,
 			evidence: item.evidence ?? '',
-			per100g: row.per100g,
-			source: 'reference',
-			sourceNote: row.source,
+			...(item.key === 'masa'
+				? FIRST_MASA(row.per100g)
+				: { per100g: row.per100g, source: 'reference', sourceNote: row.source }),
 			referenceId: row.id
 		});
 		await setMeasures(db, kitchenId, id, row.measures, 'reference');
