@@ -11,6 +11,7 @@ import type { RuleSet } from '../rules/ruleset.ts';
 import { profileSentence, type LocalProfile } from '../profile/profile.ts';
 import { gtinProblem } from './barcode.ts';
 import { leavesPanelOut, packRoom, type LabelDesign } from './content.ts';
+import { claimsOf } from './to-ask.ts';
 import { untaggedWords } from './untagged.ts';
 import { lostAllergenWords } from './wording.ts';
 
@@ -93,6 +94,16 @@ export function labelBlocks(
 		block('a date of minimum durability is asked for: give the days your shelf-life test bears out', {
 			field: 'bestBeforeDays'
 		});
+	const claims = claimsOf(design);
+	for (const { field, freeOf } of claims)
+		for (const claim of freeOf)
+			block(`“${claim}”: nothing here can say that it is free of an allergen`, { field });
+	const nutrition = claims.flatMap((each) => each.nutrition);
+	if (nutrition.length > 0 && leavesPanelOut(rules, design, profile))
+		block(
+			`it says “${nutrition.join('”, “')}”: with a claim about nutrition or health the panel is not left out`,
+			{ field: 'leavePanelOut' }
+		);
 	blocks.push(
 		...processBlocks(choices, design),
 		...wordingBlocks(recipe, design),

@@ -1,3 +1,5 @@
+import type { RulesName } from '../formula/types.ts';
+
 /** What to ask the authority before the first sale, in the order one would. */
 export const CHECKLIST = [
 	{
@@ -46,7 +48,53 @@ export const CHECKLIST = [
 			'Where may it be sold: from the door, at markets, delivered, by post, to shops or cafés, over a border?'
 	},
 	{ key: 'limit', question: 'Is there a yearly limit of sales, and which sales count towards it?' },
-	{ key: 'records', question: 'Which records have to be kept, and for how long?' }
-] as const;
+	{ key: 'records', question: 'Which records have to be kept, and for how long?' },
+	{
+		key: 'exemption',
+		place: 'us',
+		question:
+			'Which exemption from the panel is yours: by yearly sales, or by people and units sold, which has to be filed each year? Which claims would end it?'
+	},
+	{
+		key: 'bioengineered',
+		place: 'us',
+		question: 'Does the bioengineered disclosure apply to you, or are you small enough to be exempt from it?'
+	},
+	{
+		key: 'useBy',
+		place: 'eu',
+		question:
+			'Is it “best before” or, for what spoils fast, “use by”? Does a product that was frozen have to say “defrosted”, and which words on keeping it are asked for?'
+	},
+	{
+		key: 'language',
+		place: 'eu',
+		question:
+			'Which language, which name of the food and which address (in the EU, or in the UK) have to stand there where you sell?'
+	},
+	{
+		key: 'origin',
+		place: 'eu',
+		question:
+			'Does a name or a picture suggest a place, so that the origin of the main ingredient has to be told where it is another?'
+	},
+	{
+		key: 'packed',
+		place: 'eu',
+		question:
+			'Is it packed before it is ordered where it is sold, which asks for a full list with its allergens, or sold loose? Does the flour list what the law adds to it?'
+	}
+] as const satisfies readonly { key: string; question: string; place?: RulesName }[];
+
+/** The questions of a kitchen that goes by some rules. */
+export const checklistOf = (rules: RulesName): readonly Question[] =>
+	(CHECKLIST as readonly Question[]).filter(({ place }) => place === undefined || place === rules);
+
+export interface Question {
+	key: ChecklistKey;
+	question: string;
+	/** Whose rules ask it; left out, all do. */
+	place?: RulesName;
+}
 
 export type ChecklistKey = (typeof CHECKLIST)[number]['key'];

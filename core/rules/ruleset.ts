@@ -113,6 +113,8 @@ export interface RuleSet {
 	leastNetSize_pt(face_cm2: number, declared_g: number): number;
 	/** Whether the net quantity stands clear of other words by its own height above and below, and beside it. */
 	clearsNet: boolean;
+	/** What of an ingredient list the maker has to ask about, in sentences. */
+	asksOfStatement(statement: string): string[];
 	/** Whether a date of minimum durability is asked for. */
 	asksDate: boolean;
 	/** The usual order of a written day: `31/12/2026` or `12/31/2026`. */

@@ -66,7 +66,7 @@ describe('the demo kitchen', () => {
 		).toEqual(['Masa harina, enriched']);
 		const labels = await listLabels(bench.db, kitchen);
 		expect(labels.map((label) => [label.product.name, labelState(label)])).toEqual([
-			['Beet and cumin roti', 'approved'],
+			['Beet and cumin roti', 'waits'],
 			['Half-and-half tortilla', 'out of date'],
 			['Sesame layered flatbread', 'approved'],
 			['Toasted-oat pita', 'out of date']

@@ -7,6 +7,7 @@ import type { Declarations, PrintedFacts } from '../declarations.ts';
 import { area_cm2 } from '../pack-room.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { EU_ANNEX_II, EU_EXEMPTIONS } from './allergens.ts';
+import { euAsks } from './asks.ts';
 import { EU_FIGURES, euColumns } from './figures.ts';
 import { euPackLabel } from './pack-label.ts';
 import { euPacks } from './packs.ts';
@@ -60,6 +61,7 @@ export const eu: RuleSet = {
 	packs: euPacks,
 	leastTextSize_pt: euTextSize_pt,
 	leastNetSize_pt: (_, declared_g) => euNetSize_pt(declared_g),
+	asksOfStatement: euAsks,
 	clearsNet: false,
 	asksDate: true,
 	dayFirst: true

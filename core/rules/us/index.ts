@@ -10,6 +10,7 @@ import { containsText, US_EXEMPTIONS, US_MAJOR_ALLERGENS } from './allergens.ts'
 import { US_FIGURES, usColumns } from './figures.ts';
 import { panelContent, printedPanel } from './format/content.ts';
 import { isSmallFormat, SMALLEST_PACK_CM2, US_FORMATS, usFormatProblem } from './format/index.ts';
+import { usAsks } from './asks.ts';
 import { usNetQuantity } from './net-quantity.ts';
 import { usPackLabel } from './pack-label.ts';
 import { usPacks } from './packs.ts';
@@ -54,6 +55,7 @@ export const us: RuleSet = {
 	packs: usPacks,
 	leastTextSize_pt: usTextSize_pt,
 	leastNetSize_pt: usNetSize_pt,
+	asksOfStatement: usAsks,
 	clearsNet: true,
 	asksDate: false,
 	dayFirst: false

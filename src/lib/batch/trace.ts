@@ -7,7 +7,7 @@ export interface TracedBatch {
 	packPieces: number;
 	/** What it drew of the lot; null where that is not known. */
 	drawn: number | null;
-	/** Number of the label revision it was packed under; null where none was approved. */
+	/** Number of the label revision printed for it last, or that it was packed under; null where none was approved. */
 	labelNumber: number | null;
 	packsMade: number;
 	/** Given away, tasted at the stall, written off. */

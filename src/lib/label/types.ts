@@ -68,6 +68,7 @@ export type LabelState = 'waits' | 'ready' | 'approved' | 'out of date';
 
 export function labelState(label: Pick<Label, 'blocks' | 'misfits' | 'revisions' | 'changes'>): LabelState {
 	if (label.revisions.length > 0 && label.changes.length > 0) return 'out of date';
-	if (label.revisions.length > 0) return 'approved';
-	return label.blocks.length + label.misfits.length > 0 ? 'waits' : 'ready';
+	// What was approved waits too once something of it is not known any more, such as an ingredient's allergens.
+	if (label.blocks.length + label.misfits.length > 0) return 'waits';
+	return label.revisions.length > 0 ? 'approved' : 'ready';
 }

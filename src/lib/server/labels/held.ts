@@ -8,20 +8,16 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import type { LabelRevision } from '../../label/types.ts';
 import type { Database } from '../db/connection.ts';
 import { today } from '../kitchens.ts';
-import { textOrNull, type Row } from '../rows.ts';
+import type { Row } from '../rows.ts';
 import { shelfReader } from '../shelf.ts';
+import { labelOfBatch } from './of-batch.ts';
 import { readRevisions } from './revisions.ts';
 
 /** What of a batch's row, joined to its standing as `s`, says whether it is held. */
 export const heldColumns = (db: Database) => [
 	'b.product_id',
-	'b.label_revision_id',
 	's.standing',
-	db.raw(
-		`(SELECT j.label_revision_id FROM print_jobs AS j
-			WHERE j.kitchen_id = b.kitchen_id AND j.batch_id = b.id AND j.printed > 0
-			ORDER BY j.id DESC LIMIT 1) AS printed_id`
-	)
+	db.raw('? AS label_id', [labelOfBatch(db)])
 ];
 
 /** What batches are held by: every approved revision, and the shelf as it is known now. */
@@ -54,10 +50,8 @@ function wentIn(row: Pick<Row, 'standing'>, { shelf, rules }: HeldBy): WentIn {
  * bags were printed with last, else the one it was packed under, else the newest that is approved.
  */
 export function heldOf(row: Row, by: HeldBy): string[] {
-	const label = labelOf(by.revisions.get(row.product_id ?? '') ?? [], [
-		textOrNull(row.printed_id),
-		textOrNull(row.label_revision_id)
-	]);
+	const newestFirst = by.revisions.get(row.product_id ?? '') ?? [];
+	const label = newestFirst.find(({ id }) => id === row.label_id) ?? newestFirst[0];
 	return unsaid(wentIn(row, by), label?.said ?? null);
 }
 
@@ -71,18 +65,6 @@ export async function heldBatch(db: Database, kitchen: Kitchen, batchId: string)
 		heldBy(db, kitchen)
 	]);
 	return row ? heldOf(row, by) : [];
-}
-
-/** The first of these revisions that is there, else the newest. */
-function labelOf(
-	newestFirst: readonly LabelRevision[],
-	ids: readonly (string | null)[]
-): LabelRevision | undefined {
-	for (const id of ids) {
-		const found = newestFirst.find((each) => each.id === id);
-		if (found) return found;
-	}
-	return newestFirst[0];
 }
 
 /** What a batch holds that a revision does not say, in words. */

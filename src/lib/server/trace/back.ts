@@ -1,5 +1,6 @@
 import type { Row } from '../rows.ts';
 import type { LabelContent } from '$core/label/content.ts';
+import { labelOfBatch } from '../labels/of-batch.ts';
 import { labelText } from '$core/label/text.ts';
 import { readBatch } from '../batches/read.ts';
 import type { Batch } from '../../batch/types.ts';
@@ -30,7 +31,7 @@ export interface BatchTrace {
 	lots: Lot[];
 	weighings: TracedWeighing[];
 	cautions: string[];
-	/** What the label it was packed under said, word for word; null where none was approved. */
+	/** What the label printed for it, or that it was packed under, said, word for word; null where none was approved. */
 	label: { number: number; text: string } | null;
 }
 
@@ -40,7 +41,7 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 	const [station, revision, [sold]] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		db('batches as b')
-			.join('label_revisions as r', 'r.id', 'b.label_revision_id')
+			.join('label_revisions as r', 'r.id', labelOfBatch(db))
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
 			.first<Row | undefined>('r.number', 'r.content'),
 		tracedBatches(db, kitchen.id, [batchId], new Map())

@@ -2,6 +2,7 @@ import type { TracedSale } from '../../batch/trace.ts';
 import type { TracedBatch } from '../../batch/trace.ts';
 import { settled } from '$core/measure/round.ts';
 import type { Database } from '../db/connection.ts';
+import { labelOfBatch } from '../labels/of-batch.ts';
 import { groupBy, toNumber, type Row } from '../rows.ts';
 
 /** Where a lot went. */
@@ -80,7 +81,7 @@ export async function tracedBatches(
 		db('batches as b')
 			.join('products as p', 'p.id', 'b.product_id')
 			.join('formulas as f', 'f.id', 'p.formula_id')
-			.leftJoin('label_revisions as r', 'r.id', 'b.label_revision_id')
+			.leftJoin('label_revisions as r', 'r.id', labelOfBatch(db))
 			.where('b.kitchen_id', kitchenId)
 			.whereIn('b.id', [...ids])
 			.orderBy([

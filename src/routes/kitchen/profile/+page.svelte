@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { CHECKLIST } from '$core/profile/checklist.ts';
+	import { checklistOf } from '$core/profile/checklist.ts';
 	import { EXAMPLE_PROFILES } from '$core/profile/examples.ts';
 	import { profileDraft, type ProfileDraft } from '$lib/kitchen/profile-draft.ts';
 	import type { KeptProfile } from '$lib/kitchen/types.ts';
@@ -18,7 +18,8 @@
 		draftOf: ({ profile, version }) => profileDraft(data.draft.id, version, profile)
 	});
 	const touched = $derived(JSON.stringify(form.draft) !== JSON.stringify(data.draft));
-	const asked = $derived(CHECKLIST.filter(({ key }) => form.draft.answers[key].trim() !== '').length);
+	const questions = $derived(checklistOf(data.kitchen.rules));
+	const asked = $derived(questions.filter(({ key }) => form.draft.answers[key].trim() !== '').length);
 	/** Puts an example, or nothing, in place of what is typed; the answers already noted stay. */
 	function beginFrom(id: string) {
 		const example = EXAMPLE_PROFILES.find((each) => each.id === id);
@@ -147,10 +148,10 @@
 
 	<h2 class="mt-8">What to ask your authority</h2>
 	<p class="text-quiet text-sm">
-		{asked} of {CHECKLIST.length} answered. Note who said it and when: an answer is worth what stands behind it.
+		{asked} of {questions.length} answered. Note who said it and when: an answer is worth what stands behind it.
 	</p>
 	<ol class="mt-2 space-y-4">
-		{#each CHECKLIST as { key, question }, index (key)}
+		{#each questions as { key, question }, index (key)}
 			<li>
 				<Field
 					label="{index + 1}. {question}"

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { contactBlocks, declarationBlocks, labelBlocks, type Block } from '$core/label/blocks.ts';
+	import { toAsk } from '$core/label/to-ask.ts';
 	import { compareLabels } from '$core/label/compare.ts';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { gtinProblem } from '$core/label/barcode.ts';
@@ -159,7 +160,13 @@
 
 <div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,1fr)_auto]">
 	<div class="order-2 min-w-0 xl:order-1">
-		<Waits {blocks} misfits={laid?.problems ?? []} {touched} isSaved={label.version > 0} />
+		<Waits
+			{blocks}
+			asks={facts ? toAsk(plain.rules, facts, design) : []}
+			misfits={laid?.problems ?? []}
+			{touched}
+			isSaved={label.version > 0}
+		/>
 		<Taken
 			taken={label.taken}
 			nameOf={(id) => plain.ingredients.find((each) => each.id === id)?.name ?? ''}

@@ -179,22 +179,26 @@
 		options={SIZE_OPTIONS}
 		onchange={(event) => chooseSize(event.currentTarget.value)}
 	/>
-	<div data-field="face_mm" class="grid grid-cols-2 items-start gap-2">
-		<Field
-			label="Front of the pack, wide"
-			unit="mm"
-			bind:value={draft.faceWidth}
-			error={at('faceWidth')}
-			inputmode="decimal"
-			hint="The side it is shown by, its largest: the sizes of the type go by it"
-		/>
-		<Field
-			label="Front of the pack, high"
-			unit="mm"
-			bind:value={draft.faceHeight}
-			error={at('faceHeight')}
-			inputmode="decimal"
-		/>
+	<div data-field="face_mm">
+		<div class="grid grid-cols-2 items-end gap-2">
+			<Field
+				label="Front of the pack, wide"
+				unit="mm"
+				bind:value={draft.faceWidth}
+				error={at('faceWidth')}
+				inputmode="decimal"
+			/>
+			<Field
+				label="Front of the pack, high"
+				unit="mm"
+				bind:value={draft.faceHeight}
+				error={at('faceHeight')}
+				inputmode="decimal"
+			/>
+		</div>
+		<p class="text-quiet mt-1 text-sm">
+			The side it is shown by, its largest: the sizes of the type go by it
+		</p>
 	</div>
 	{#if rulesOf(rules).formats.length > 0}
 		<div data-field="format">

@@ -1,14 +1,17 @@
 <script lang="ts">
 	import type { Block } from '$core/label/blocks.ts';
+	import type { ToAsk } from '$core/label/to-ask.ts';
 
 	/** What keeps the label from being approved, each with the way to mend it. */
 	interface Props {
 		blocks: Block[];
 		misfits: string[];
+		/** What the maker has to ask about before it is sold. */
+		asks: ToAsk[];
 		touched: boolean;
 		isSaved: boolean;
 	}
-	let { blocks, misfits, touched, isSaved }: Props = $props();
+	let { blocks, misfits, asks, touched, isSaved }: Props = $props();
 	const all = $derived(blocks.length + misfits.length);
 	function goTo(field: string) {
 		const at = document.querySelector<HTMLElement>(`[data-field="${field}"]`);
@@ -42,5 +45,24 @@
 				? 'Save it, then approve it.'
 				: 'Approving freezes what it says and the facts behind it.'}
 		</p>
+	{/if}
+	{#if asks.length > 0}
+		<h3 class="mt-3">To ask about</h3>
+		<ul class="mt-1 max-w-prose space-y-1 text-sm" data-testid="asks">
+			{#each asks as ask (ask.message)}
+				<li>
+					{#if ask.field}
+						{@const field = ask.field}
+						<button type="button" class="text-left underline" onclick={() => goTo(field)}
+							>{ask.message}</button
+						>
+					{:else}{ask.message}{/if}
+				</li>
+			{/each}
+			<li class="text-quiet">
+				What else your market asks is among the questions of <a href="/kitchen/profile">your local profile</a
+				>.
+			</li>
+		</ul>
 	{/if}
 </section>
