@@ -116,6 +116,12 @@ export function lineStanding(line: BatchLine): Line {
 	};
 }
 
+/** The line as a closed batch has it: of dough that nobody weighed nothing is known to be in it. */
+export const lineClosed = (line: BatchLine): Line => ({
+	...lineStanding(line),
+	...(line.use === 'dough' ? { used_g: line.weighed_g ?? 0 } : {})
+});
+
 /** The recipe of a batch with these lines and measurements in the place of those it has. */
 export function recipeMade(recipe: Recipe, lines: readonly Line[], measured: BatchMeasured): Recipe {
 	const { doughWeight_g, ballWeights_g, finishedWeights_g, rejects, ballCount: balls } = measured;

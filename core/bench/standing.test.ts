@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { event, weighing } from '../testing/entries.ts';
 import { dough, recipe } from '../testing/recipe.ts';
-import { isRecorded, lineStanding, lineTaken, measuredOf, recipeMade, type BatchLine } from './batch.ts';
+import {
+	isRecorded,
+	lineClosed,
+	lineStanding,
+	lineTaken,
+	measuredOf,
+	recipeMade,
+	type BatchLine
+} from './batch.ts';
 import { benchOf } from './bench.ts';
 import type { Entry } from './entries.ts';
 import { outcomesOf, standingOf } from './standing.ts';
@@ -97,5 +105,15 @@ describe('how a batch stands', () => {
 		const { facts } = after(weigh('flour', 900), weigh('water', 600));
 		expect(facts?.yield.doughMass_g).toBe(1500);
 		expect(recipe().formula.lines).toEqual([dough('flour', 1000), dough('water', 600)]);
+	});
+});
+
+describe('a line of a closed batch', () => {
+	const of = (more: Partial<BatchLine>): BatchLine => ({ ...planned('salt', 20), ...more });
+
+	it('of dough that nobody weighed is nothing, whatever was planned; on the bench the plan stands', () => {
+		expect(lineClosed(of({})).used_g).toBe(0);
+		expect(lineStanding(of({})).used_g).toBe(20);
+		expect(lineClosed(of({ weighed_g: 18 })).used_g).toBe(18);
 	});
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { dough, surface } from '../testing/recipe.ts';
-import { asTaken, takenShares, type FeltLine } from './by-feel.ts';
+import { dough, flour, ingredient, surface, water } from '../testing/recipe.ts';
+import { asTaken, plannedRange, takenShares, type FeltLine } from './by-feel.ts';
 import type { Line } from './types.ts';
 
 const named = (line: Line): FeltLine => ({ ...line, toWeigh: false, most_g: null });
@@ -71,5 +71,34 @@ describe('what batches took of lines by feel', () => {
 		const twice = [...LINES, toWeigh(surface('butter', 'layering', 0))];
 		const { without } = asTaken(twice, [batch(1224, 204)]);
 		expect(without).toHaveLength(1);
+	});
+});
+
+describe('what is planned of lines by feel before a batch tells', () => {
+	const shelf = new Map([flour, water, ingredient('salt', { kind: 'salt' })].map((each) => [each.id, each]));
+	const ingredientOf = (id: string) => shelf.get(id) ?? flour;
+	const grams = (lines: readonly FeltLine[] | undefined) => lines?.map(({ used_g }) => used_g);
+
+	it('is from what goes in at once to what is kept back too', () => {
+		const lines = [named(dough('flour', 1000)), byFeel(dough('water', 600), 650)];
+		const range = plannedRange(lines, ingredientOf, null);
+		expect(grams(range?.low)).toEqual([1000, 600]);
+		expect(grams(range?.high)).toEqual([1000, 650]);
+	});
+
+	it('of water without grams is the family’s usual hydration, less the water that is named', () => {
+		// 50 to 58 % of 1000 g are 500 and 580 g, of which 100 g are another line
+		const lines = [named(dough('flour', 1000)), named(dough('water', 100)), toWeigh(dough('water', 0))];
+		const range = plannedRange(lines, ingredientOf, { low: 50, high: 58 });
+		expect(grams(range?.low)).toEqual([1000, 100, 400]);
+		expect(grams(range?.high)).toEqual([1000, 100, 480]);
+		expect(plannedRange(lines, ingredientOf, null)).toBeNull();
+	});
+
+	it('is nothing where every line names its grams, or what is open is no water', () => {
+		expect(plannedRange([named(dough('flour', 1000))], ingredientOf, { low: 50, high: 58 })).toBeNull();
+		const salted = [named(dough('flour', 1000)), toWeigh(dough('salt', 0))];
+		expect(plannedRange(salted, ingredientOf, { low: 50, high: 58 })).toBeNull();
+		expect(plannedRange([toWeigh(dough('water', 0))], ingredientOf, { low: 50, high: 58 })).toBeNull();
 	});
 });

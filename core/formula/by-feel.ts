@@ -1,6 +1,7 @@
 import { mean, settled, sumOf } from '../measure/round.ts';
 import { standardDeviation } from '../measure/spread.ts';
-import { isDough, type Line } from './types.ts';
+import { bakersFigures } from './bakers.ts';
+import { isDough, type Ingredient, type Line } from './types.ts';
 
 /** A line that names no amount, or keeps some back: what a batch really takes of it is only known afterwards. */
 export interface FeltLine extends Line {
@@ -103,4 +104,33 @@ export function asTaken<L extends FeltLine>(
 		return whole;
 	});
 	return { lines: filled, taken, without };
+}
+
+/**
+ * A formula's lines at the least and at the most that is planned of those by feel, before any batch tells: what is kept
+ * back, and water that names no grams by its family's usual hydration (percent of flour). Null where nothing is open.
+ */
+export function plannedRange<L extends FeltLine>(
+	lines: readonly L[],
+	ingredientOf: (id: string) => Ingredient,
+	hydration: { low: number; high: number } | null
+): { low: L[]; high: L[] } | null {
+	const open = lines.findIndex(
+		(line) =>
+			line.toWeigh &&
+			isDough(line) &&
+			settled(line.used_g) <= 0 &&
+			ingredientOf(line.ingredient).kind === 'water'
+	);
+	const figures = bakersFigures(lines.filter(isDough), ingredientOf);
+	const water_g = (percent: number) =>
+		Math.max(0, ((percent - (figures.hydration ?? 0)) / 100) * figures.flour_g);
+	const isOpen = open >= 0 && hydration !== null && figures.flour_g > 0;
+	if (!isOpen && lines.every((line) => line.most_g === null)) return null;
+	const at = (end: 'low' | 'high') =>
+		lines.map((line, index) => {
+			if (index === open && isOpen) return { ...line, used_g: water_g(hydration[end]) };
+			return end === 'high' && line.most_g !== null ? { ...line, used_g: line.most_g } : line;
+		});
+	return { low: at('low'), high: at('high') };
 }

@@ -86,8 +86,8 @@ test('the salt nobody weighed: never squares, never a weighing, and its sodium i
 	await page.getByLabel('Why it is closed though it does not square').fill('nobody weighed the salt');
 	await answered(page, () => page.getByRole('button', { name: 'Close this batch' }).click());
 	const closings = page.getByTestId('closings');
-	// Enriched bread flour holds 2 mg in 100 g: 38 g of it in a ball of 60 g are under 1 mg, 20 g of salt were 290.
-	await expect(closings.getByRole('row', { name: /^Sodium of a piece/ })).toContainText('1 mg');
+	// The flour of a piece holds 2 mg, its salt, 20 of 1620 g, would have held 290.
+	await expect(closings.getByRole('row', { name: /^Sodium of a piece/ })).toContainText('piece2 mg');
 	await expect(mix).toContainText('not weighed');
 	await expect(mix).not.toContainText('squares');
 	await open(page, page.url().replace('/batches/', '/trace/batch/'));

@@ -1,4 +1,4 @@
-import { measuredPart, recipeMade, unweighedDough } from '$core/bench/batch.ts';
+import { lineClosed, measuredPart, recipeMade, unweighedDough } from '$core/bench/batch.ts';
 import { closingFigures } from '$core/bench/closing.ts';
 import { derive } from '$core/derive.ts';
 import { documentOf } from '$core/file/write.ts';
@@ -37,7 +37,8 @@ export async function closeBatch(
 			if (batch.version !== version) throw new Stale(batch);
 			if (batch.closed.length > 0) refuse('', 'this batch is closed already');
 			if (!batch.recorded || !batch.facts) return refuse('', 'record what was measured first');
-			const [unweighed] = batch.lines.filter((line) => line.weighed_g === null);
+			// A dough line that nobody weighed leaves the mix open, which takes a reason; what no stage closes is asked for.
+			const unweighed = batch.lines.find((line) => line.use !== 'dough' && line.weighed_g === null);
 			if (unweighed)
 				refuse('', `${unweighed.name} was not weighed: weigh it, or write down what was used of it`);
 			if (!squaresWhole(batch.closings) && reason.trim() === '')
@@ -48,8 +49,7 @@ export async function closeBatch(
 				reason,
 				closedAt,
 				input: inputOf(batch),
-				recipe: batch.recipe,
-				facts: batch.facts,
+				...closedWith(batch),
 				stages: batch.closings
 			});
 			await transaction('batches')
@@ -145,6 +145,17 @@ async function insertClosing(
 	});
 }
 
+/** The recipe a batch is closed with, and its facts: without what nobody weighed. Refuses what does not derive. */
+function closedWith(batch: Batch): Pick<BatchClosing, 'recipe' | 'facts'> {
+	const recipe = recipeMade(batch.recipe, batch.lines.map(lineClosed), measuredPart(batch));
+	const outcome = derive(recipe);
+	if (!outcome.ok)
+		throw new Refused(
+			outcome.problems.map((problem) => ({ ...problem, path: BATCH_FIELD[problem.path] ?? '' }))
+		);
+	return { recipe, facts: outcome.value };
+}
+
 /** What was measured of a batch, as it would be recorded. */
 function inputOf(batch: Batch): BatchInput {
 	const { madeOn, beganAt, usedUntil, equipment, ballWeight_g, servingPieces, note } = batch;
@@ -173,9 +184,9 @@ function correctedRecipe(recipe: Recipe, lines: readonly BatchLine[], input: Bat
 	const corrected = lines.map(({ id, name, ingredient, use, stage }, index): Line => {
 		const line = said.get(id);
 		if (!line) return refuse('lines', 'the lines are not those of this batch: open it again');
-		if (line.grams === null)
+		if (line.grams === null && use !== 'dough')
 			return refuse(`lines[${index}].grams`, `say what was used of ${name}: a closed batch has every line`);
-		return { ingredient, use, stage, used_g: line.grams, uptake_g: line.uptake_g };
+		return { ingredient, use, stage, used_g: line.grams ?? 0, uptake_g: line.uptake_g };
 	});
 	return recipeMade({ ...recipe, product }, corrected, input);
 }

@@ -1,8 +1,9 @@
 import { redirect } from '@sveltejs/kit';
+import { asTaken, isFelt } from '$core/formula/by-feel.ts';
 import { isDough } from '$core/formula/types.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
-import { usualYield } from '$lib/server/batches/history.ts';
+import { telling, usualYield } from '$lib/server/batches/history.ts';
 import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { groupBy, newId } from '$lib/server/rows.ts';
 import { planForm } from '$lib/server/edge/batch.ts';
@@ -10,7 +11,16 @@ import { withDraft } from '$lib/server/edge/actions.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
+import type { BatchSummary } from '$lib/batch/summary.ts';
+import type { Formula } from '$lib/formula/types.ts';
 import type { Actions, PageServerLoad } from './$types';
+
+/** A formula's lines, those by feel as its batches took them. */
+const taken = (formula: Formula, batches: readonly BatchSummary[]) =>
+	asTaken(
+		formula.lines,
+		telling(batches).map(({ standing }) => standing.byFeel)
+	).lines;
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
 	const [formulas, batches, ingredients] = await Promise.all([
@@ -32,8 +42,9 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			packPieces: product.packPieces,
 			pieceMany: product.pieceMany,
 			ballWeight_g: product.ballWeight_g,
-			lines: formula.lines.map((line) => ({
+			lines: taken(formula, byFormula.get(formula.id) ?? []).map((line) => ({
 				name: names.get(line.ingredient) ?? '',
+				felt: isFelt(line),
 				use: line.use,
 				stage: line.stage,
 				used_g: line.used_g,

@@ -33,6 +33,12 @@
 	});
 	const amountError = $derived(amount.ok || draft.factor.trim() === '' ? form.at('factor') : amount.message);
 	const sent = $derived({ ...draft, factor: factor === null ? draft.factor : String(roundTo(factor, 1e-6)) });
+	/** Lines of the dough that nobody knows the grams of yet. */
+	const open = $derived(
+		(product?.lines ?? []).flatMap((line) =>
+			line.felt && line.used_g === 0 && line.use === 'dough' ? line.name : []
+		)
+	);
 	const makes = $derived.by(() => {
 		if (!product || factor === null) return null;
 		const balls = ballsFrom(dough_g * factor * share, product.ballWeight_g);
@@ -94,6 +100,11 @@
 					? 'As if none stayed in the bowl and no piece were rejected: no batch of it has squared yet.'
 					: `In this kitchen ${plain(100 * product.usualYield, 1)} % of the dough reaches the packs: the rest stays in the bowl, is left over or rejected.`}
 			</p>
+			{#if open.length > 0}
+				<p class="text-attention-ink mt-1 text-sm">
+					Without {open.join(', ')}: the batch weighs what goes in, and it makes more than this.
+				</p>
+			{/if}
 			{#if product.mixGap === 'evaporation'}
 				<p class="caution mt-2">Boiling water: some steams off, and the dough burns until it has cooled.</p>
 			{/if}
@@ -111,7 +122,11 @@
 								>{USE_WORDS[line.use]}</td
 							>
 							<td class="number"
-								>{fixed(onScale_g(line.used_g * makes.times, data.scaleDivision_g), decimals)}</td
+								>{#if line.felt && line.used_g === 0}<span class="text-attention-ink">weigh it</span>
+								{:else}{line.felt ? 'about ' : ''}{fixed(
+										onScale_g(line.used_g * makes.times, data.scaleDivision_g),
+										decimals
+									)}{/if}</td
 							>
 						</tr>
 					{/each}

@@ -5,6 +5,7 @@
 	import { processOf } from '$core/formula/process.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import { flourShares } from '$core/formula/shares.ts';
+	import { asTaken, plannedRange, type FeltLine } from '$core/formula/by-feel.ts';
 	import { isDough, type Ingredient, type Line, type Recipe } from '$core/formula/types.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
@@ -12,6 +13,7 @@
 	import { readFormulaDraft } from '$lib/formula/reading.ts';
 	import { shelfContext } from '$lib/formula/line-context.ts';
 	import { planFacts, recipeOf } from '$lib/formula/recipe.ts';
+	import { plain, plural } from '$lib/format.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import { Tabs } from 'bits-ui';
@@ -42,10 +44,37 @@
 
 	const context = $derived(shelfContext(data.named, data.remembered, data.measureSet));
 	const reading = $derived(readFormulaDraft(sheet.draft, data.ingredients));
+	const shelf = $derived(new Map(data.ingredients.map((ingredient) => [ingredient.id, ingredient])));
+	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
+	const family = $derived(data.families.find((each) => each.id === sheet.draft.family) ?? null);
+	const process = $derived(processOf(family, sheet.draft.choices));
+	/** The lines with what batches took of them by feel, and from the least to the most where no batch tells. */
+	const felt = $derived.by(() => {
+		const lines = reading.lines.flatMap((line, index): FeltLine[] => {
+			const typed = sheet.draft.lines[index];
+			if (!line || !typed) return [];
+			const most = typed.most.trim() === '' || !isDough(line) ? null : readGrams(typed.most);
+			return [
+				{ ...line, toWeigh: typed.toWeigh && typed.grams.trim() === '', most_g: most?.ok ? most.value : null }
+			];
+		});
+		const { lines: filled, taken } = asTaken(lines, data.byFeel);
+		const known = new Set<Line>(taken.map(({ line }) => line));
+		const left = filled.map((line) => (known.has(line) ? { ...line, toWeigh: false, most_g: null } : line));
+		const range = plannedRange(left, ingredientOf, process.windows.hydration ?? null);
+		return { lines: range?.low ?? left, high: range?.high ?? null, taken };
+	});
+	const partsWith = (lines: readonly Line[]) =>
+		reading.parts && { ...reading.parts, lines, rules: data.kitchen.rules, currency: data.kitchen.currency };
 	const current = $derived.by(() => {
-		if (!reading.parts) return null;
-		const parts = { ...reading.parts, rules: data.kitchen.rules, currency: data.kitchen.currency };
-		return { outcome: planFacts(parts, data.cookLoss), recipe: recipeOf(parts) };
+		const parts = partsWith(felt.lines);
+		return parts && { outcome: planFacts(parts, data.cookLoss), recipe: recipeOf(parts) };
+	});
+	/** The facts at the most that is planned; null where nothing is by feel. */
+	const atMost = $derived.by(() => {
+		const parts = felt.high && partsWith(felt.high);
+		const outcome = parts && planFacts(parts, data.cookLoss);
+		return outcome?.ok ? outcome.value : null;
 	});
 	// While a field is being typed the last sound figures stay, paler, so that nothing jumps.
 	let last = $state.raw<{ facts: Facts; recipe: Recipe } | null>(null);
@@ -65,24 +94,21 @@
 	const errors = $derived(reading.errors);
 	const error = (path: string) => errors[path] ?? sheet.at(path);
 
-	const shelf = $derived(new Map(data.ingredients.map((ingredient) => [ingredient.id, ingredient])));
-	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
 	const sound = $derived(reading.lines.filter((line): line is Line => line !== null));
-	const shares = $derived(flourShares(sound, ingredientOf));
-	const most = $derived.by(() => {
-		if (!sheet.draft.lines.some((line) => line.most.trim() !== '')) return null;
-		const withMost = reading.lines.flatMap((line, index): Line[] => {
-			const read = readGrams(sheet.draft.lines[index]?.most ?? '');
-			if (!line) return [];
-			return [isDough(line) && read.ok ? { ...line, used_g: read.value } : line];
-		});
-		return flourShares(withMost, ingredientOf).hydration;
-	});
-	const flour_g = $derived(bakersFigures(sound, ingredientOf).flour_g);
-	const family = $derived(data.families.find((each) => each.id === sheet.draft.family) ?? null);
-	const process = $derived(processOf(family, sheet.draft.choices));
+	const shares = $derived(flourShares(felt.lines, ingredientOf));
+	const most = $derived(felt.high && flourShares(felt.high, ingredientOf).hydration);
+	const flour_g = $derived(bakersFigures(felt.lines, ingredientOf).flour_g);
+	const isTaken = (ingredient: string) => felt.taken.some(({ line }) => line.ingredient === ingredient);
 	const toWeigh = $derived(
-		sheet.draft.lines.filter((line) => line.toWeigh && line.grams.trim() === '' && !isBlank(line))
+		sheet.draft.lines.filter(
+			(line) => line.toWeigh && line.grams.trim() === '' && !isBlank(line) && !isTaken(line.ingredient)
+		)
+	);
+
+	const isWaterOpen = $derived(
+		toWeigh.length > 0 &&
+			felt.high !== null &&
+			toWeigh.some((line) => shelf.get(line.ingredient)?.kind === 'water')
 	);
 
 	const plainDraft = (draft: FormulaDraft) =>
@@ -245,10 +271,22 @@
 			onshelve={shelve}
 		/>
 		{#if sheet.at('lines')}<p class="text-loss mt-1 text-sm">{sheet.at('lines')}</p>{/if}
+		{#if felt.taken.length > 0}
+			<p class="text-quiet mt-2 text-sm" data-testid="taken">
+				By feel: {felt.taken
+					.map(
+						({ line, mean_g, sd_g, batches }) =>
+							`${shelf.get(line.ingredient)?.name ?? ''} ${plain(mean_g, 0)} g${sd_g === null ? '' : ` ± ${plain(sd_g, 0)} g`}, of ${plural(batches, 'batch', 'batches')}`
+					)
+					.join('; ')}. The figures go by what the batches took.
+			</p>
+		{/if}
 		{#if toWeigh.length > 0}
 			<p class="text-attention-ink mt-2 text-sm">
 				{toWeigh.map((line) => shelf.get(line.ingredient)?.name ?? line.said).join(', ')}: the batch weighs
-				it. Until then the figures here leave it out, and no batch can be recorded without it.
+				it. {isWaterOpen
+					? `Until one has, the figures are for the water usual here, ${plain(shares.hydration ?? 0, 0)} to ${plain(most ?? 0, 0)} % of the flour: make a batch, and weigh what you pour.`
+					: 'Until then the figures here leave it out, and no batch can be recorded without it.'}
 			</p>
 		{/if}
 		<Windows {shares} windows={process.windows} {flour_g} used={data.hydration} {most} />
@@ -302,6 +340,7 @@
 	</div>
 	<OnePiece
 		facts={live?.facts ?? null}
+		{atMost}
 		recipe={live?.recipe ?? null}
 		sources={data.sources}
 		record={changed || !sheet.draft.productId ? '' : `/labels/${sheet.draft.productId}/record`}

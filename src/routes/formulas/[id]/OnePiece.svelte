@@ -15,6 +15,8 @@
 
 	interface Props {
 		facts: Facts | null;
+		/** The same at the most that is planned of lines by feel; null where none is. */
+		atMost: Facts | null;
 		recipe: Recipe | null;
 		/** Where each ingredient's values come from, by its id. */
 		sources: Record<string, ValueSource>;
@@ -26,7 +28,7 @@
 		currency: string;
 		hasHistory: boolean;
 	}
-	let { facts, recipe, sources, record, waiting, price, currency, hasHistory }: Props = $props();
+	let { facts, atMost, recipe, sources, record, waiting, price, currency, hasHistory }: Props = $props();
 
 	const nameOf = (id: string) =>
 		recipe?.ingredients.find((ingredient: Ingredient) => ingredient.id === id)?.name ?? id;
@@ -44,6 +46,16 @@
 		return new Decimal(read.value).minus(facts.cost.perPack).toFixed(2);
 	});
 	const energy_kcal = $derived(facts && recipe ? rulesOf(recipe.rules).energy_kcal(facts.energy) : null);
+	const energyAtMost_kcal = $derived(
+		atMost && recipe ? rulesOf(recipe.rules).energy_kcal(atMost.energy) : null
+	);
+	/** One figure, or from the lesser to the greater where what is planned is a range. */
+	function spanned(one: number, other: number | null): string {
+		const [low, high] = [Math.min(one, other ?? one), Math.max(one, other ?? one)].map((each) =>
+			fixed(each, 0)
+		);
+		return low === high ? `${low}` : `${low}–${high}`;
+	}
 	const notices = $derived((facts?.notices ?? []).filter((notice) => notice.code !== 'no-finished-weight'));
 </script>
 
@@ -82,13 +94,15 @@
 				</dd>
 				<dt>Energy, a piece</dt>
 				<dd class="text-right font-bold">
-					<Figure value={energy_kcal === null ? null : fixed(energy_kcal, 0)} unit="kcal" />
+					<Figure value={energy_kcal === null ? null : spanned(energy_kcal, energyAtMost_kcal)} unit="kcal" />
 				</dd>
 				<dt>Makes</dt>
 				<dd class="text-right font-bold" data-testid="makes">
-					{plural(facts.yield.pieces, recipe.product.one, recipe.product.many)}{facts.yield.packs === null
+					{atMost && atMost.yield.pieces !== facts.yield.pieces
+						? `${facts.yield.pieces}–${atMost.yield.pieces} ${recipe.product.many}`
+						: plural(facts.yield.pieces, recipe.product.one, recipe.product.many)}{facts.yield.packs === null
 						? ''
-						: `, ${plural(facts.yield.packs, 'pack')}`}
+						: `, ${atMost?.yield.packs != null && atMost.yield.packs !== facts.yield.packs ? `${facts.yield.packs}–${atMost.yield.packs} packs` : plural(facts.yield.packs, 'pack')}`}
 				</dd>
 				<dt>Ingredient cost, a piece</dt>
 				<dd class="text-right font-bold" data-testid="cost-piece">
