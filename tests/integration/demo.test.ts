@@ -1,7 +1,7 @@
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { describe, expect, it } from 'vitest';
 import { isMade, squares } from '$lib/server/batches/history.ts';
-import { listBatches } from '$lib/server/batches/read.ts';
+
 import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
 import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';

@@ -74,13 +74,15 @@
 				Weighed pieces make a pack of {fixed(recommended.meanPack_g, 1)} g on average. The next batch’s, with 95
 				% confidence, is not under {fixed(recommended.lowerBound_g, 1)} g: at most
 				<b>{plain(recommended.declared_g)} g</b>
-				may be declared.{#if recommended.widened}
-					{' '}{recommended.batches === 1 ? 'One batch says' : 'Two batches say'} little of how much the next will
-					differ:
+				may be declared.
+				{#if recommended.widened}
+					{recommended.batches === 1 ? 'One batch says' : 'Two batches say'} little of how much the next will differ:
 					{fixed(100 * recommended.widened.sd, 1)} points of cook loss are allowed for{recommended.widened
 						.from === 'family'
 						? ', as your other batches of its family differ'
-						: ''}, and the declaration grows with a third.{/if} It gives away
+						: ''}, and a third batch lets you declare more.
+				{/if}
+				It gives away
 				{fixed(recommended.giveaway_g, 1)} g a pack{giveaway === null
 					? ''
 					: `, ${money(giveaway, currency)} in 100 packs`}.
