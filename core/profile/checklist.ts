@@ -1,5 +1,3 @@
-import type { RulesName } from '../formula/types.ts';
-
 /** What to ask the authority before the first sale, in the order one would. */
 export const CHECKLIST = [
 	{
@@ -84,17 +82,17 @@ export const CHECKLIST = [
 		question:
 			'Is it packed before it is ordered where it is sold, which asks for a full list with its allergens, or sold loose? Does the flour list what the law adds to it?'
 	}
-] as const satisfies readonly { key: string; question: string; place?: RulesName }[];
+] as const satisfies readonly { key: string; question: string; place?: string }[];
 
 /** The questions of a kitchen that goes by some rules. */
-export const checklistOf = (rules: RulesName): readonly Question[] =>
+export const checklistOf = (rules: string): readonly Question[] =>
 	(CHECKLIST as readonly Question[]).filter(({ place }) => place === undefined || place === rules);
 
 export interface Question {
 	key: ChecklistKey;
 	question: string;
-	/** Whose rules ask it; left out, all do. */
-	place?: RulesName;
+	/** The rule set that asks it, by name; left out, all do. */
+	place?: string;
 }
 
 export type ChecklistKey = (typeof CHECKLIST)[number]['key'];
