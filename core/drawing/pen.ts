@@ -7,10 +7,10 @@ export const LEADING = 1.2;
 export const plain = (text: string): Run => ({ text, weight: 400 });
 export const bold = (text: string): Run => ({ text, weight: 700 });
 /** An unknown figure: it says that it waits, and a label with one cannot be approved. */
-export const waiting = (weight: Run['weight'] = 700): Run => ({ text: 'waits', weight, waits: true });
+export const waiting = (text = 'waits', weight: Run['weight'] = 700): Run => ({ text, weight, waits: true });
 /** A printed amount, or that it waits. */
 export const figure = (text: string | null, weight: Run['weight'] = 400): Run =>
-	text === null ? waiting(weight) : { text, weight };
+	text === null ? waiting('waits', weight) : { text, weight };
 
 /** Collects what is drawn, top down. */
 export class Pen {

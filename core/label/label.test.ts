@@ -229,6 +229,32 @@ describe('the label laid out', () => {
 		expect(layoutLabel(contentOf(given(), small), 330, marks).problems).toEqual([]);
 	});
 
+	it('says where each part stands, and that one waits where nothing is said of it', () => {
+		const { parts, drawing } = layoutLabel(contentOf(given()), 330, marks);
+		expect(parts.map(({ field }) => field)).toEqual([
+			'name',
+			'wording',
+			'storage',
+			'maker',
+			'bestBeforeDays',
+			'declared_g'
+		]);
+		for (const { x_pt, y_pt, width_pt, height_pt } of parts) {
+			expect(x_pt + width_pt).toBeLessThanOrEqual(drawing.width_pt);
+			expect(y_pt + height_pt).toBeLessThanOrEqual(drawing.height_pt);
+		}
+		const bare = layoutLabel(
+			contentOf(given(), { name: '', maker: '', address: '', declared_g: null }),
+			1,
+			marks
+		);
+		const waiting = textsOf(bare.drawing.shapes).filter((text) => text.waits);
+		expect(waiting.map((text) => text.text).join(' ')).toBe(
+			'the name waits the maker and address wait net quantity waits'
+		);
+		expect(bare.parts.map(({ field }) => field)).toContain('maker');
+	});
+
 	it('emphasises the allergens of an EU list', () => {
 		expect(emphasisRuns('**Wheat** flour, salt.')).toEqual([
 			{ text: 'Wheat', weight: 700 },

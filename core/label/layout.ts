@@ -1,4 +1,4 @@
-import { bold, LEADING, Pen, plain } from '../drawing/pen.ts';
+import { bold, LEADING, Pen, plain, waiting } from '../drawing/pen.ts';
 import { PT_PER_MM, type Drawing, type Run, type Shape } from '../drawing/shapes.ts';
 import { runsWidth_pt, wrapRuns } from '../drawing/text.ts';
 import { capitals_pt } from '../drawing/type-size.ts';
@@ -8,7 +8,7 @@ import { rulesOf } from '../rules/index.ts';
 import { area_cm2 } from '../rules/pack-room.ts';
 import { drawUsPanel } from '../rules/us/format/index.ts';
 import { drawBarcode } from './barcode.ts';
-import type { LabelContent } from './content.ts';
+import type { LabelContent, LabelDesign } from './content.ts';
 
 /** What a batch adds to a label. */
 export interface BatchMarks {
@@ -22,6 +22,17 @@ export interface LaidOut {
 	drawing: Drawing;
 	/** Each thing that does not fit, in words. */
 	problems: string[];
+	/** Where each part of the design stands, for pressing it. */
+	parts: LabelPart[];
+}
+
+/** A part of a drawn label and the field of the design that says it. */
+export interface LabelPart {
+	field: keyof LabelDesign;
+	x_pt: number;
+	y_pt: number;
+	width_pt: number;
+	height_pt: number;
 }
 
 const MARGIN_PT = 3 * PT_PER_MM;
@@ -49,22 +60,47 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const pen = new Pen(MARGIN_PT, right_pt, MARGIN_PT);
 	const problems: string[] = [];
 
-	pen.paragraph(NAME_PT, [bold(content.name)]);
+	const parts: LabelPart[] = [];
+	/** Draws a part where the pen is, and remembers where that was. */
+	const part = (field: keyof LabelDesign, draw: () => void) => {
+		const top_pt = pen.y_pt;
+		draw();
+		if (pen.y_pt > top_pt)
+			parts.push({
+				field,
+				x_pt: MARGIN_PT,
+				y_pt: top_pt,
+				width_pt: right_pt - MARGIN_PT,
+				height_pt: pen.y_pt - top_pt
+			});
+	};
+
+	part('name', () => pen.paragraph(NAME_PT, [said(content.name, 'the name waits')]));
 	const text_pt = upward(rules.leastTextSize_pt(face_cm2));
 	const say = (runs: Run[], size_pt = text_pt) => {
 		if (runs.every((run) => run.text.trim() === '')) return;
 		pen.y_pt += BETWEEN_PT;
 		pen.paragraph(size_pt, runs);
 	};
-	if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
+	part('wording', () => {
+		if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
+	});
 	if (content.declaration) say([bold(content.declaration)]);
 	if (content.mayContain) say(rules.mayContainRuns(content.mayContain));
 	say([plain(content.pieces ?? '')]);
-	say([plain(content.storage)]);
-	say([plain(content.finishing)]);
-	say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0));
-	say([plain([content.maker, content.address].filter(Boolean).join(', '))]);
-	say([plain([marks.bestBefore, marks.code && `Batch\u00a0${marks.code}`].filter(Boolean).join('   '))]);
+	part('storage', () => say([plain(content.storage)]));
+	part('finishing', () => say([plain(content.finishing)]));
+	part('localSentence', () =>
+		say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0))
+	);
+	part('maker', () =>
+		say([
+			said([content.maker, content.address].filter(Boolean).join(', '), 'the maker and address wait', plain)
+		])
+	);
+	part('bestBeforeDays', () =>
+		say([plain([marks.bestBefore, marks.code && `Batch\u00a0${marks.code}`].filter(Boolean).join('   '))])
+	);
 	if (content.barcode) {
 		const drawn = drawBarcode(content.barcode, MARGIN_PT, pen.y_pt + BETWEEN_PT, right_pt - MARGIN_PT);
 		pen.shapes.push(...drawn.shapes);
@@ -84,6 +120,7 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 		panelBottom_pt: beside ? MARGIN_PT + panel.height_pt : 0
 	});
 	foot.draw(pen);
+	parts.push({ field: 'declared_g', ...foot.at });
 	problems.push(...foot.problems);
 
 	const shapes: Shape[] = [...pen.shapes];
@@ -109,8 +146,12 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 		problems.push(
 			`what the label has to say is ${mm(bottom_pt - foot.free_pt)} mm too high for it: choose a larger size, a smaller panel format or fewer words`
 		);
-	return { drawing: { width_pt, height_pt, shapes, lines }, problems };
+	return { drawing: { width_pt, height_pt, shapes, lines }, problems, parts };
 }
+
+/** Words of the design, or that they wait: a label with one that waits is not approved. */
+const said = (text: string, waits: string, as = bold): Run =>
+	text.trim() === '' ? waiting(waits) : as(text);
 
 /** The room for the foot of a label: as wide as the words beside the panel, as wide as the label below it. */
 interface FootRoom {
@@ -133,7 +174,11 @@ function footOf(content: LabelContent, declared_g: number, face_cm2: number, roo
 	const aside_pt = rules.clearsNet ? 2 * runsWidth_pt([bold('N')], size_pt) : BETWEEN_PT;
 	const price_pt = content.price ? runsWidth_pt(price, size_pt) + aside_pt : 0;
 	const within = (to_pt: number) =>
-		wrapRuns([bold(content.netQuantity ?? '')], size_pt, to_pt - price_pt - room.left_pt);
+		wrapRuns(
+			[said(content.netQuantity ?? '', 'net quantity waits')],
+			size_pt,
+			to_pt - price_pt - room.left_pt
+		);
 	const topOf_pt = (count: number) => room.bottom_pt - count * size_pt * LEADING;
 	const whole = within(room.fullRight_pt);
 	const isBelow = room.panelBottom_pt <= topOf_pt(whole.length);
@@ -144,6 +189,12 @@ function footOf(content: LabelContent, declared_g: number, face_cm2: number, roo
 	const last_pt = room.bottom_pt - size_pt * 0.25;
 	const first_pt = last_pt - (lines.length - 1) * size_pt * LEADING;
 	return {
+		at: {
+			x_pt: room.left_pt,
+			y_pt: topOf_pt(lines.length),
+			width_pt: widest_pt,
+			height_pt: lines.length * size_pt * LEADING
+		},
 		/** Where what stands above has to end. */
 		free_pt: rules.clearsNet ? first_pt - 2 * capitals_pt(size_pt) : topOf_pt(lines.length),
 		problems:

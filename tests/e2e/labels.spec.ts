@@ -146,6 +146,9 @@ test('a reformulation puts a revision out of date and shows what would change on
 		'a best-before day rests on your own shelf-life test'
 	);
 	await page.getByLabel('Your shelf-life test').fill('kept 7 days at 21 °C, good to day 6');
+	// A part of the drawn label is pressed to be changed.
+	await page.getByRole('button', { name: 'Change the maker' }).click();
+	await expect(page.getByLabel('Maker', { exact: true })).toBeFocused();
 	await save(page);
 	await declineProposals(page);
 	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());

@@ -13,12 +13,15 @@
 		/** What a line is called, by its key; lines without a name cannot be asked about. */
 		names?: Record<string, string>;
 		onask?: (key: string) => void;
+		/** Parts that can be changed, each with what pressing it is called. */
+		parts?: (Pick<DrawnLine, 'y_pt' | 'height_pt' | 'x_pt' | 'width_pt'> & { key: string; name: string })[];
+		onpart?: (key: string) => void;
 	}
-	let { drawing, text, names = {}, onask }: Props = $props();
+	let { drawing, text, names = {}, onask, parts = [], onpart }: Props = $props();
 	/** CSS has 96 pixels to the inch, a drawing 72 points. */
 	const PX_PER_PT = 96 / 72;
 	const percent = (part_pt: number, of_pt: number) => `${(100 * part_pt) / of_pt}%`;
-	const placeOf = (line: DrawnLine) =>
+	const placeOf = (line: Omit<DrawnLine, 'key'>) =>
 		[
 			`top: ${percent(line.y_pt, drawing.height_pt)}`,
 			`height: ${percent(line.height_pt, drawing.height_pt)}`,
@@ -52,6 +55,15 @@
 			{/if}
 		{/each}
 	</svg>
+	{#each parts as part (part.key)}
+		<button
+			type="button"
+			class="hover:bg-action/10 focus-visible:bg-action/10 absolute"
+			style={placeOf(part)}
+			aria-label={part.name}
+			onclick={() => onpart?.(part.key)}
+		></button>
+	{/each}
 	{#if onask}
 		{#each drawing.lines as line (line.key)}
 			{#if names[line.key]}

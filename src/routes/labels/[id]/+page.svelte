@@ -25,6 +25,7 @@
 	import Revisions from './Revisions.svelte';
 	import { untrack } from 'svelte';
 	import Taken from './Taken.svelte';
+	import { goToField } from './go-to-field.ts';
 	import Waits from './Waits.svelte';
 
 	let { data } = $props();
@@ -243,11 +244,14 @@
 	</div>
 	<div class="order-1 xl:order-2">
 		<p class="text-quiet mb-2 text-sm">
-			True size where the screen is wide enough: {design.size.width_mm} × {design.size.height_mm} mm
+			Press a part to change it. True size where the screen is wide enough: {design.size.width_mm} × {design
+				.size.height_mm} mm
 		</p>
 		{#if laid && content && facts}
 			<Drawn
 				drawing={laid.drawing}
+				parts={laid.parts}
+				onpart={goToField}
 				{content}
 				{facts}
 				recipe={plain}

@@ -242,7 +242,7 @@
 		<Field label="Height" unit="mm" bind:value={draft.height} error={at('height')} inputmode="decimal" />
 	{/if}
 </div>
-<details class="mt-5" open={Object.keys(draft.wording).length > 0}>
+<details class="mt-5" data-field="wording" open={Object.keys(draft.wording).length > 0}>
 	<summary class="cursor-pointer font-semibold">Ingredients in your own words</summary>
 	<p class="text-quiet mt-1 max-w-prose text-sm">
 		Empty takes the name on the shelf. No ingredient can be left out, and a wording that loses an allergen’s

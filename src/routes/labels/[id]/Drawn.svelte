@@ -3,6 +3,7 @@
 	import type { Drawing } from '$core/drawing/shapes.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import type { LabelContent } from '$core/label/content.ts';
+	import type { LabelPart } from '$core/label/layout.ts';
 	import { labelText } from '$core/label/text.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import type { ValueSource } from '$lib/shelf/sources.ts';
@@ -12,6 +13,9 @@
 	/** The label at its true size; each line of its panel can be asked about. */
 	interface Props {
 		drawing: Drawing;
+		parts: LabelPart[];
+		/** Goes to a field of the design. */
+		onpart: (field: string) => void;
 		content: LabelContent;
 		facts: Facts;
 		recipe: Recipe;
@@ -20,13 +24,23 @@
 		/** Address of the one-page record of a figure; empty while what is shown is not saved. */
 		record: string;
 	}
-	let { drawing, content, facts, recipe, sources, currency, record }: Props = $props();
+	let { drawing, parts, onpart, content, facts, recipe, sources, currency, record }: Props = $props();
 	let asked = $state('');
 	let open = $state(false);
 	function ask(key: string) {
 		asked = key;
 		open = true;
 	}
+	const PART_WORDS: Partial<Record<LabelPart['field'], string>> = {
+		name: 'the name',
+		wording: 'the words of the ingredient list',
+		storage: 'how to keep it',
+		finishing: 'how to finish it',
+		localSentence: 'what your authority asks to stand there',
+		maker: 'the maker',
+		bestBeforeDays: 'the date',
+		declared_g: 'the net quantity'
+	};
 	const names = $derived(
 		Object.fromEntries(rulesOf(recipe.rules).figures.map((figure) => [figure.key, figure.name]))
 	);
@@ -38,7 +52,18 @@
 </script>
 
 <div class="border-edge w-fit max-w-full border border-dashed">
-	<PanelDrawing {drawing} text={labelText(content)} {names} onask={ask} />
+	<PanelDrawing
+		{drawing}
+		text={labelText(content)}
+		{names}
+		onask={ask}
+		parts={parts.map(({ field, ...at }) => ({
+			key: field,
+			name: `Change ${PART_WORDS[field] ?? field}`,
+			...at
+		}))}
+		{onpart}
+	/>
 </div>
 {#if reason}<p class="text-quiet mt-2 max-w-prose text-sm">{reason}</p>{/if}
 <button type="button" class="button mt-3" onclick={() => ask(Object.keys(names)[0] ?? 'cost')}

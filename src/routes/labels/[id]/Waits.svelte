@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Block } from '$core/label/blocks.ts';
+	import { goToField } from './go-to-field.ts';
 	import type { ToAsk } from '$core/label/to-ask.ts';
 
 	/** What keeps the label from being approved, each with the way to mend it. */
@@ -13,10 +14,6 @@
 	}
 	let { blocks, misfits, asks, touched, isSaved }: Props = $props();
 	const all = $derived(blocks.length + misfits.length);
-	function goTo(field: string) {
-		const at = document.querySelector<HTMLElement>(`[data-field="${field}"]`);
-		(at?.querySelector<HTMLElement>('input, textarea, select') ?? at)?.focus();
-	}
 </script>
 
 <section aria-labelledby="waits-heading">
@@ -31,7 +28,7 @@
 						<a href="/kitchen/profile" class="font-semibold">{block.message}</a>
 					{:else if block.field}
 						{@const field = block.field}
-						<button type="button" class="text-left font-semibold underline" onclick={() => goTo(field)}
+						<button type="button" class="text-left font-semibold underline" onclick={() => goToField(field)}
 							>{block.message}</button
 						>
 					{:else}<b>{block.message}</b>{/if}
@@ -53,7 +50,7 @@
 				<li>
 					{#if ask.field}
 						{@const field = ask.field}
-						<button type="button" class="text-left underline" onclick={() => goTo(field)}
+						<button type="button" class="text-left underline" onclick={() => goToField(field)}
 							>{ask.message}</button
 						>
 					{:else}{ask.message}{/if}
