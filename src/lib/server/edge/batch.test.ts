@@ -11,6 +11,7 @@ const BATCH = {
 	version: 3,
 	madeOn: '2026-03-14',
 	beganAt: '',
+	usedUntil: '',
 	equipment: [],
 	ballWeight: '60',
 	ballCount: '26',
@@ -60,6 +61,7 @@ describe('a batch form', () => {
 		['ballWeight', { ballWeight: '2 t' }, 'not a unit of weight'],
 		['servingPieces', { servingPieces: '3' }, 'from 1 to 2'],
 		['beganAt', { beganAt: '25:00' }, 'write the time as'],
+		['usedUntil', { usedUntil: '24:00' }, 'write the time as'],
 		['finishedWeights', { finishedWeights: '52 5200000' }, 'more than a tonne'],
 		['lines.0', { lines: [{ id: ID, grams: '40', uptake: '40.001' }] }, 'more than what was used up'],
 		['note', { note: 'x'.repeat(1001) }, 'longer than 1000']
