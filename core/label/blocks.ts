@@ -86,10 +86,6 @@ export function labelBlocks(
 	if (design.declared_g === null) block('declare the net quantity', { field: 'declared_g' });
 	if (design.maker.trim() === '') block('say who makes it', { field: 'maker' });
 	if (design.address.trim() === '') block('give the maker’s address', { field: 'address' });
-	if (design.bestBeforeDays !== null && design.shelfLifeTest.trim() === '')
-		block('a best-before day rests on your own shelf-life test: say when it was made and what it found', {
-			field: 'shelfLifeTest'
-		});
 	if (rules.asksDate && choices.sold !== FOR_THE_DAY && design.bestBeforeDays === null)
 		block('a date of minimum durability is asked for: give the days your shelf-life test bears out', {
 			field: 'bestBeforeDays'
@@ -112,6 +108,30 @@ export function labelBlocks(
 		...characterBlocks(facts, design, profile)
 	);
 	return blocks;
+}
+
+/** A best-before that no test bears out: neither one that was noted, day by day, nor one in words. */
+export function shelfLifeBlocks(
+	{ bestBeforeDays, shelfLifeTest }: Pick<LabelDesign, 'bestBeforeDays' | 'shelfLifeTest'>,
+	borneOut_days: number | null
+): Block[] {
+	if (bestBeforeDays === null) return [];
+	if (borneOut_days !== null && bestBeforeDays > borneOut_days)
+		return [
+			{
+				message: `your tests bear out ${borneOut_days} days, and ${bestBeforeDays} are printed`,
+				ingredient: null,
+				field: 'bestBeforeDays'
+			}
+		];
+	if (borneOut_days !== null || shelfLifeTest.trim() !== '') return [];
+	return [
+		{
+			message: 'a best-before day rests on your own shelf-life test: say when it was made and what it found',
+			ingredient: null,
+			field: 'shelfLifeTest'
+		}
+	];
 }
 
 /** What is declared above what weighed packs hold on average (computation, section 12); null while none was weighed. */

@@ -1,7 +1,7 @@
 import type { Choices } from '../formula/process.ts';
 import type { Text } from '../drawing/shapes.ts';
 import type { Recipe } from '../formula/types.ts';
-import { labelBlocks } from '../label/blocks.ts';
+import { labelBlocks, shelfLifeBlocks } from '../label/blocks.ts';
 import { labelContent, type LabelContext, type LabelDesign } from '../label/content.ts';
 import type { LocalProfile } from '../profile/profile.ts';
 import { dough, factsOf, flour, type Given, ingredient, per100g, recipe, water } from './recipe.ts';
@@ -53,7 +53,10 @@ export const blocksOf = (
 	more: Partial<LabelDesign> = {},
 	profile: LocalProfile | null = null,
 	choices: Choices = {}
-) => labelBlocks(of, factsOf(of), design(more), profile, choices);
+) => [
+	...labelBlocks(of, factsOf(of), design(more), profile, choices),
+	...shelfLifeBlocks(design(more), null)
+];
 /** What a label says. */
 export const contentOf = (of: Recipe, more: Partial<LabelDesign> = {}, around: Partial<LabelContext> = {}) =>
 	labelContent(of.rules, factsOf(of), of.product, design(more), {

@@ -21,11 +21,12 @@ test('what a batch may have caught is proposed, declined with a reason, and gone
 	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
 	await expect(page.getByRole('heading', { level: 1, name: butter })).toBeVisible();
 
-	const touchOnly = async (beganAt: string) => {
+	const touchOnly = async (beganAt: string, freeAt: string) => {
 		for (const box of await page.getByRole('group', { name: 'It touches' }).getByRole('checkbox').all())
 			await box.uncheck();
 		await page.getByRole('group', { name: 'It touches' }).getByLabel(board).check();
 		await page.getByLabel('Begun at').fill(beganAt);
+		await page.getByLabel('Equipment free at').fill(freeAt);
 		await measure(page);
 		await record(page);
 	};
@@ -36,12 +37,12 @@ test('what a batch may have caught is proposed, declined with a reason, and gone
 	await page.getByLabel('Grams of line 5').fill('10');
 	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
 	await planBatch(page);
-	await touchOnly('08:00');
+	await touchOnly('08:00', '09:10');
 
 	const plain = fresh('Bare roti');
 	await newFormula(page, plain);
 	await planBatch(page);
-	await touchOnly('10:00');
+	await touchOnly('10:00', '11:10');
 	const proposals = page.getByTestId('proposals').getByRole('listitem');
 
 	await test.step('proposed with where it came from, and answered only with a reason', async () => {
@@ -136,7 +137,7 @@ test('the local profile: an example to begin from, what is asked, and bad input 
 	await page.getByLabel('Permit or registration number').fill('24-0117');
 	await page.getByLabel(/^4\. Is a food-handling course/).fill('Yes, both of us. Letter of the authority.');
 	await save(page);
-	await expect(page.getByText(/^3 of 12 answered/)).toBeVisible();
+	await expect(page.getByText(/^3 of 14 answered/)).toBeVisible();
 	await open(page, '/sales');
 	await expect(page.getByTestId('year')).toContainText('your local profile allows in a year');
 	await page.getByLabel('Where').fill('By post');

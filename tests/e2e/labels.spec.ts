@@ -145,9 +145,23 @@ test('a reformulation puts a revision out of date and shows what would change on
 	await expect(page.getByTestId('waits')).toContainText(
 		'a best-before day rests on your own shelf-life test'
 	);
-	await page.getByLabel('Your shelf-life test').fill('kept 7 days at 21 °C, good to day 6');
+	// Noted day by day, a test gives the days.
+	await page.getByLabel('How it is kept').fill('in its bag at 21 °C');
+	await answered(page, () => page.getByRole('button', { name: 'Begin this test' }).click());
+	const found = page.getByRole('form', { name: 'What was found' });
+	for (const [day, was] of [
+		['4', 'good'],
+		['6', 'not good']
+	] as const) {
+		await found.getByLabel('Days after making').fill(day);
+		await found.getByLabel('It was').selectOption(was);
+		await answered(page, () => found.getByRole('button', { name: 'Note it' }).click());
+	}
+	await expect(page.getByTestId('waits')).toContainText('your tests bear out 4 days, and 5 are printed');
+	await page.getByRole('button', { name: 'Print 4 days' }).click();
+	await expect(page.getByLabel('Best before, days from making')).toHaveValue('4');
 	// A part of the drawn label is pressed to be changed.
-	await page.getByRole('button', { name: 'Change the maker' }).click();
+	await page.getByRole('button', { name: 'Change the line of who makes it' }).click();
 	await expect(page.getByLabel('Maker', { exact: true })).toBeFocused();
 	await save(page);
 	await declineProposals(page);

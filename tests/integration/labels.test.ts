@@ -18,6 +18,7 @@ import { labelRules } from '$lib/server/labels/rules.ts';
 import { BLANK_PROFILE } from '$core/profile/profile.ts';
 import { saveProfile } from '$lib/server/profiles.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
+import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts';
 import { labelState } from '$lib/label/types.ts';
 import { embeddedFaces, FACES, faceForPdf } from '$lib/server/print/fonts.ts';
 import { labelsPdf } from '$lib/server/print/pdf.ts';
@@ -194,6 +195,57 @@ describe('labels', () => {
 	it('a revision that is not there says so', async () => {
 		const { productId } = await labelledRoti('No revision');
 		await expect(getRevision(bench.db, bench.kitchen, productId, 1)).rejects.toThrow(NotFound);
+	});
+});
+
+describe('shelf-life tests', () => {
+	it('noted day by day, bear out the days on the label; none is edited, and one sent twice is one', async () => {
+		const { db, kitchen } = bench;
+		const { productId, design } = await labelledRoti('Kept roti');
+		const messages = async () => (await label(productId)).blocks.map((block) => block.message);
+		await saveLabel(db, kitchen, productId, 0, { ...design, bestBeforeDays: 5 });
+		expect(await messages()).toContainEqual(expect.stringContaining('rests on your own shelf-life test'));
+
+		const id = newId();
+		const test = {
+			id,
+			productId,
+			of: 'baked' as const,
+			madeOn: '2026-01-02',
+			keptHow: 'in its bag at 21 °C'
+		};
+		for (let twice = 0; twice < 2; twice++) await beginShelfTest(db, kitchen.id, test);
+		const note = (day: number, isGood: boolean, id = newId()) =>
+			noteShelfDay(db, kitchen.id, productId, { id, test: test.id, day, isGood, found: 'looked at' });
+		const first = newId();
+		for (let twice = 0; twice < 2; twice++) await note(4, true, first);
+		await note(6, false);
+		expect((await label(productId)).shelfTests).toMatchObject([
+			{
+				of: 'baked',
+				madeOn: '2026-01-02',
+				days: [
+					{ day: 4, isGood: true },
+					{ day: 6, isGood: false }
+				]
+			}
+		]);
+		expect(await messages()).toContain('your tests bear out 4 days, and 5 are printed');
+		await saveLabel(db, kitchen, productId, 1, { ...design, bestBeforeDays: 4 });
+		expect(await messages()).toEqual([]);
+
+		const other = await labelledRoti('Not that roti');
+		await expect(
+			noteShelfDay(db, kitchen.id, other.productId, {
+				id: newId(),
+				test: id,
+				day: 1,
+				isGood: true,
+				found: ''
+			})
+		).rejects.toThrow('this test is not here');
+		await expect(db('shelf_test_days').update({ day: 9 })).rejects.toThrow(/never edited/);
+		await expect(db('shelf_tests').del()).rejects.toThrow(/never edited/);
 	});
 });
 

@@ -8,6 +8,7 @@ import type { LabelContent, LabelDesign } from '$core/label/content.ts';
 import type { Said } from '$core/label/held.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
 import type { BallWeightInput, Recommendation } from '$core/netquantity/recommend.ts';
+import type { ShelfTestRecord } from './shelf-test.ts';
 import type { ValueSource } from '../shelf/sources.ts';
 import type { Contact } from '../batch/contact.ts';
 import type { Product } from '../formula/product.ts';
@@ -56,6 +57,8 @@ export interface Label {
 	recommended: Recommendation | null;
 	/** What the smallest ball weight for a declaration is worked out from; null before a batch squares. */
 	ballBasis: BallWeightInput | null;
+	/** The maker's own tests of how long it keeps, the newest first. */
+	shelfTests: ShelfTestRecord[];
 	sources: Record<string, ValueSource>;
 	/** Newest first. */
 	revisions: LabelRevision[];

@@ -279,6 +279,13 @@ export const TABLES = {
 	sale_payments: {
 		text: ['id', 'kitchen_id', 'checkout_id', 'amount', 'paid_by', 'paid_on', 'created_at']
 	},
+	shelf_test_days: {
+		text: ['id', 'kitchen_id', 'test_id', 'found', 'created_at'],
+		number: ['day', 'is_good']
+	},
+	shelf_tests: {
+		text: ['id', 'kitchen_id', 'product_id', 'of_what', 'made_on', 'kept_how', 'created_at']
+	},
 	standing_risks: {
 		text: ['id', 'kitchen_id', 'allergen', 'why', 'created_at'],
 		textOrNull: ['ended_at']

@@ -6,7 +6,8 @@ import type { Read } from '$core/measure/reading.ts';
 import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
 import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import type { PrintJobInput } from '../labels/print-jobs.ts';
-import { count, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
+import { TESTED, type FoundOnDay, type Tested } from '$core/label/shelf-life.ts';
+import { count, day, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
 
 /** A label form once read. */
 export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2' | 'face_mm'> & {
@@ -83,6 +84,21 @@ export function labelDesign(form: LabelForm): LabelDesign {
 
 export const approveForm = Joi.object<{ version: number }>({
 	version: Joi.number().integer().min(0).required()
+});
+
+export const shelfTestForm = Joi.object<{ id: string; of: Tested; madeOn: string; keptHow: string }>({
+	id: id('open the label again'),
+	of: Joi.valid(...TESTED).required(),
+	madeOn: day(),
+	keptHow: text(200, 'say how it is kept')
+});
+
+export const shelfDayForm = Joi.object<FoundOnDay & { id: string; test: string }>({
+	id: id('open the label again'),
+	test: id('choose the test'),
+	day: count(0, MOST_DAYS),
+	isGood: Joi.boolean().required(),
+	found: optionalText(400)
 });
 
 export const checkForm = Joi.object<{ id: string; declared: number; lot: number; packs: number[] }>({

@@ -1,9 +1,10 @@
 import { asTaken } from '$core/formula/by-feel.ts';
 import type { Recipe } from '$core/formula/types.ts';
 import { otherRules } from '$core/rules/index.ts';
-import { contactBlocks, declarationBlocks, labelBlocks } from '$core/label/blocks.ts';
+import { contactBlocks, declarationBlocks, labelBlocks, shelfLifeBlocks } from '$core/label/blocks.ts';
 import { compareLabels } from '$core/label/compare.ts';
 import { labelContent, type LabelDesign } from '$core/label/content.ts';
+import { borneOut } from '$core/label/shelf-life.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { worded } from '$core/label/wording.ts';
 import { recommendDeclaration } from '$core/netquantity/recommend.ts';
@@ -33,6 +34,7 @@ import { groupBy } from '../rows.ts';
 import { coreShelf } from '../shelf.ts';
 import type { Label } from '../../label/types.ts';
 import { readRevisions } from './revisions.ts';
+import { shelfTests } from './shelf-tests.ts';
 
 /** What a label begins with: room for the standard panel beside the words. */
 const USUAL_SIZE = { width_mm: 127, height_mm: 190.5 };
@@ -84,7 +86,7 @@ async function readLabels(
 			(!productId || formula.products.some((product) => product.id === productId))
 	);
 	const only = formulas.length === 1 ? formulas[0]?.id : undefined;
-	const [ingredients, packs, batches, saved, revisions, { profile }] = await Promise.all([
+	const [ingredients, packs, batches, saved, revisions, { profile }, tests] = await Promise.all([
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
 		recent ??
@@ -95,7 +97,8 @@ async function readLabels(
 			db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules })
 		),
 		readRevisions(db, kitchen, productId),
-		getProfile(db, kitchen.id)
+		getProfile(db, kitchen.id),
+		shelfTests(db, kitchen.id)
 	]);
 	const shelf = [...coreShelf(ingredients, packs, today(kitchen), kitchen.rules).values()];
 	const sources = sourcesOf(ingredients.map((ingredient) => ingredient.composition));
@@ -146,7 +149,8 @@ async function readLabels(
 						contact,
 						profile,
 						choices: formula.choices,
-						recommended: weighings.recommended
+						recommended: weighings.recommended,
+						shelfTests: tests.get(product.id) ?? []
 					}),
 					version: row ? row.version : 0,
 					formulaNumber: formula.number,
@@ -173,8 +177,9 @@ function standing(
 		contact,
 		profile,
 		choices,
-		recommended
-	}: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices' | 'recommended'>
+		recommended,
+		shelfTests
+	}: Pick<Label, 'revisions' | 'contact' | 'profile' | 'choices' | 'recommended' | 'shelfTests'>
 ) {
 	const recipe = worded(plain, design);
 	const outcome = derivePlan(recipe, cookLoss);
@@ -201,6 +206,7 @@ function standing(
 			? // The shelf's own names are what a wording is held against.
 				[
 					...labelBlocks(plain, facts, design, profile, choices),
+					...shelfLifeBlocks(design, borneOut(shelfTests, 'baked')),
 					...declarationBlocks(design.declared_g, recommended?.meanPack_g ?? null),
 					...contactBlocks(contact)
 				]
@@ -211,6 +217,7 @@ function standing(
 				})),
 		misfits: content ? layoutLabel(content, design.declared_g ?? 1, LONGEST_MARKS).problems : [],
 		revisions,
+		shelfTests,
 		changes: newest && content ? compareLabels(newest.content, content) : []
 	};
 }

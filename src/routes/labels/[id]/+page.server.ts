@@ -1,4 +1,11 @@
-import { approveForm, checkForm, printForm, rollForm } from '$lib/server/edge/label.ts';
+import {
+	approveForm,
+	checkForm,
+	printForm,
+	rollForm,
+	shelfDayForm,
+	shelfTestForm
+} from '$lib/server/edge/label.ts';
 import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import type { PrinterState } from '$lib/label/printer.ts';
 import { listPrintJobs, printOnRoll } from '$lib/server/labels/print-jobs.ts';
@@ -13,6 +20,8 @@ import { draftId, labelDraft } from '$lib/label/draft.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { labelRules, underRules } from '$lib/server/labels/rules.ts';
+import { today } from '$lib/server/kitchens.ts';
+import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
 import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -91,6 +100,14 @@ export const actions: Actions = {
 			});
 		}
 	),
+	shelfTest: saving(shelfTestForm, async ({ locals: { db, kitchen: home }, params, url }, test) => {
+		await orNotFound(getLabel(db, underRules(home, url), params.id));
+		if (test.madeOn > today(home)) refuse('madeOn', 'this day is still to come');
+		await beginShelfTest(db, home.id, { ...test, productId: params.id });
+	}),
+	shelfDay: saving(shelfDayForm, async ({ locals: { db, kitchen: home }, params }, day) => {
+		await noteShelfDay(db, home.id, params.id, day);
+	}),
 	decide: saving(decisionForm, async ({ locals: { db, kitchen: home }, params, url }, decision) => {
 		const { contact } = await getLabel(db, underRules(home, url), params.id);
 		await decide(db, home.id, params.id, contact, decision);

@@ -1,11 +1,18 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { contactBlocks, declarationBlocks, labelBlocks, type Block } from '$core/label/blocks.ts';
+	import {
+		contactBlocks,
+		declarationBlocks,
+		labelBlocks,
+		shelfLifeBlocks,
+		type Block
+	} from '$core/label/blocks.ts';
 	import { toAsk } from '$core/label/to-ask.ts';
 	import { compareLabels } from '$core/label/compare.ts';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { gtinProblem } from '$core/label/barcode.ts';
 	import { labelContent } from '$core/label/content.ts';
+	import { borneOut } from '$core/label/shelf-life.ts';
 	import { layoutLabel } from '$core/label/layout.ts';
 	import { lostAllergenWords, worded } from '$core/label/wording.ts';
 	import { derivePlan } from '$core/plan.ts';
@@ -24,6 +31,7 @@
 	import PackCheck from './PackCheck.svelte';
 	import Revisions from './Revisions.svelte';
 	import { untrack } from 'svelte';
+	import ShelfTests from './ShelfTests.svelte';
 	import Taken from './Taken.svelte';
 	import { goToField } from './go-to-field.ts';
 	import Waits from './Waits.svelte';
@@ -89,6 +97,7 @@
 		facts
 			? [
 					...labelBlocks(plain, facts, design, label.profile, label.choices),
+					...shelfLifeBlocks(design, borneOut(label.shelfTests, 'baked')),
 					...declarationBlocks(design.declared_g, label.recommended?.meanPack_g ?? null),
 					...contactBlocks(label.contact)
 				]
@@ -221,6 +230,15 @@
 				nothing="Nothing is proposed. Note the equipment and the time of each batch, and what packs of ingredients say they may contain, so that something can be."
 			/>
 		</section>
+		<ShelfTests
+			tests={label.shelfTests}
+			today={data.today}
+			{asked}
+			ontake={(days) => {
+				form.draft.bestBeforeDays = String(days);
+				goToField('bestBeforeDays');
+			}}
+		/>
 		<PackCheck
 			rules={plain.rules}
 			declared_g={design.declared_g}

@@ -31,15 +31,16 @@
 		asked = key;
 		open = true;
 	}
+	/** In words no field is called by, so that the two are told apart by ear. */
 	const PART_WORDS: Partial<Record<LabelPart['field'], string>> = {
-		name: 'the name',
-		wording: 'the words of the ingredient list',
-		storage: 'how to keep it',
-		finishing: 'how to finish it',
-		localSentence: 'what your authority asks to stand there',
-		maker: 'the maker',
-		bestBeforeDays: 'the date',
-		declared_g: 'the net quantity'
+		name: 'the title',
+		wording: 'the list’s words',
+		storage: 'the line on keeping',
+		finishing: 'the line on finishing',
+		localSentence: 'the local sentence',
+		maker: 'the line of who makes it',
+		bestBeforeDays: 'the line of the date',
+		declared_g: 'the weight at the foot'
 	};
 	const names = $derived(
 		Object.fromEntries(rulesOf(recipe.rules).figures.map((figure) => [figure.key, figure.name]))

@@ -62,6 +62,7 @@ import * as changes from './0060_changes.ts';
 import * as standingsAnew from './0061_standings_anew.ts';
 import * as refined from './0062_refined.ts';
 import * as lastUse from './0063_last_use.ts';
+import * as shelfTests from './0064_shelf_tests.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -127,5 +128,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0060_changes', changes],
 	['0061_standings_anew', standingsAnew],
 	['0062_refined', refined],
-	['0063_last_use', lastUse]
+	['0063_last_use', lastUse],
+	['0064_shelf_tests', shelfTests]
 ];

@@ -1,0 +1,7 @@
+import type { ShelfTest } from '$core/label/shelf-life.ts';
+
+/** A shelf-life test as it is kept. */
+export interface ShelfTestRecord extends ShelfTest {
+	id: string;
+	productId: string;
+}
