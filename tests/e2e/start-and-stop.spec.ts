@@ -27,7 +27,8 @@ function isAlive(pid: number): boolean {
 /** Saves the shelf's salt again and again; the evidence of the last save that was acknowledged. */
 async function saveLoop(
 	address: string,
-	until: () => boolean
+	until: () => boolean,
+	onsaved: () => void
 ): Promise<{ acknowledged: number; last: string }> {
 	const ids = (await (await fetch(`${address}/find.json`)).json()) as { text: string; href: string }[];
 	const path = ids.find((each) => each.text === 'Salt')?.href ?? '';
@@ -70,6 +71,7 @@ async function saveLoop(
 			const answer = (await response.json()) as { type: string };
 			if (answer.type !== 'success') throw new Error(`save ${round} was refused: ${JSON.stringify(answer)}`);
 			acknowledged = round;
+			onsaved();
 			last = evidence;
 		} catch (error) {
 			if (until()) break;
@@ -87,8 +89,16 @@ test('killed in the middle of saving, left running, started twice, stopped', asy
 
 	const second = await test.step('every acknowledged save is there after a kill', async () => {
 		let killed = false;
-		const loop = saveLoop(first.address, () => killed);
-		await new Promise((resolve) => setTimeout(resolve, 2500));
+		let saved = () => {};
+		const one = new Promise<void>((resolve) => (saved = resolve));
+		const loop = saveLoop(
+			first.address,
+			() => killed,
+			() => saved()
+		);
+		// However slow the machine is: once one was acknowledged the next is on its way.
+		await Promise.race([one, loop]);
+		await new Promise((resolve) => setTimeout(resolve, 1500));
 		killed = true;
 		await first.kill();
 		const { acknowledged, last } = await loop;
