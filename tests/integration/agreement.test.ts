@@ -126,7 +126,7 @@ describe('page, desk and server', () => {
 					});
 				}
 			),
-			{ numRuns: Number(process.env.AGREEMENT_RUNS ?? 40), endOnFailure: true }
+			{ numRuns: Number(process.env.AGREEMENT_RUNS ?? 20), endOnFailure: true }
 		);
 	});
 });

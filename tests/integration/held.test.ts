@@ -295,7 +295,7 @@ describe('no approved label, and no bag the printer takes', () => {
 					}
 				}
 			),
-			{ numRuns: Number(process.env.LABEL_RUNS ?? 25), endOnFailure: true }
+			{ numRuns: Number(process.env.LABEL_RUNS ?? 15), endOnFailure: true }
 		);
 		// Most of them are refused, and should be; but not all.
 		expect(printed).toBeGreaterThan(0);
