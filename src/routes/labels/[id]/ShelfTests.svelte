@@ -115,7 +115,7 @@
 		>
 			<input type="hidden" name="draft" value={JSON.stringify({ id: begin.key, ...begun })} />
 			<Problems problems={begin.problems} />
-			<div class="grid items-start gap-4 sm:grid-cols-[1fr_1fr_2fr]">
+			<div class="grid items-start gap-4 sm:grid-cols-[3fr_2fr_3fr]">
 				<Choice
 					label="Of"
 					bind:value={begun.of}
