@@ -7,7 +7,7 @@ export interface Making {
 	name: string;
 	/** Time of day it was begun, `09:30`; null when nobody noted it. */
 	beganAt: string | null;
-	/** Time of day it last used its equipment, `11:15`, `24:00` where that was later; null where nothing tells. */
+	/** Time of day it last used its equipment, `11:15`, `24:00` where that was later or it is not done; null where nothing tells. */
 	usedUntil: string | null;
 	/** Ids of the equipment it touched. */
 	equipment: readonly string[];

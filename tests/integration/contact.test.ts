@@ -49,13 +49,20 @@ async function bake(
 	productId: string,
 	beganAt: string | null,
 	equipment: string[],
-	usedUntil: string | null = null
+	usedUntil: string | null = null,
+	packs: number | null = 4
 ) {
 	const { db, kitchen } = bench;
 	const madeOn = today(kitchen);
 	const id = await createBatch(db, kitchen, newId(), { productId, madeOn, factor: 1 });
 	const batch = await getBatch(db, kitchen, id);
-	await recordBatch(db, kitchen, id, batch.version, measured(batch, { beganAt, usedUntil, equipment }));
+	await recordBatch(
+		db,
+		kitchen,
+		id,
+		batch.version,
+		measured(batch, { beganAt, usedUntil, equipment, packs })
+	);
 	return getBatch(db, kitchen, id);
 }
 const contact = (batch: { id: string; madeOn: string; productId: string }) =>
@@ -112,6 +119,24 @@ describe('cross-contact', () => {
 			how: 'washed'
 		});
 		expect(names((await contact(second)).open)).toEqual(['sesame']);
+	});
+
+	it('is not undone by a clean while the other batch is still on the bench, and comes from one begun meanwhile', async () => {
+		const { db, kitchen } = bench;
+		const board = await addEquipment(db, kitchen.id, 'Busy board');
+		const seeded = await rotiWith('Seeded on the bench', { allergens: ['sesame'] });
+		const plain = await makeRoti(bench, 'Plain meanwhile');
+		// It has no packs yet, so it may use the board again.
+		const open = await bake(seeded.productId, '08:00', [board], null, null);
+		const second = await bake(plain.productId, '10:00', [board], '10:30');
+		await recordCleans(db, kitchen.id, newId(), {
+			equipment: [board],
+			cleanedOn: second.madeOn,
+			at: '09:59',
+			how: 'washed'
+		});
+		expect(names((await contact(second)).open)).toEqual(['sesame']);
+		expect((await contact(second)).day.find(({ id }) => id === open.id)?.usedUntil).toBe('24:00');
 	});
 
 	it('refuses a last use before the beginning', async () => {

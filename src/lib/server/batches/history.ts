@@ -40,6 +40,10 @@ export function telling<B extends Made>(newestFirst: readonly B[]): B[] {
 	return newestFirst.filter((batch) => !isMade(batch) && wasWeighed(batch)).slice(0, 1);
 }
 
+/** What the batches that tell it took of lines by feel, newest first. */
+export const byFeelOf = (newestFirst: readonly BatchSummary[]) =>
+	telling(newestFirst).map(({ standing }) => standing.byFeel);
+
 /** How much cook loss differs from one batch of a formula to the next; null where no formula has two that square. */
 export function lossSpread(batches: readonly BatchSummary[]): PooledSpread | null {
 	const byFormula = groupBy(batches.filter(squares), (batch) => batch.formulaId);

@@ -17,6 +17,7 @@ type MakingRow = Pick<
 	| 'made_on'
 	| 'began_at'
 	| 'used_until'
+	| 'closed_at'
 	| 'packs_made'
 	| 'packs_sold'
 	| 'packs_given'
@@ -43,6 +44,7 @@ export async function makingsOn(
 			'b.made_on',
 			'b.began_at',
 			'b.used_until',
+			'b.closed_at',
 			'f.name',
 			'b.packs_made',
 			'b.packs_sold',
@@ -74,8 +76,7 @@ export async function makingsOn(
 			productId: row.product_id,
 			madeOn: row.made_on,
 			beganAt: row.began_at === null ? null : row.began_at.slice(0, 5),
-			// What somebody noted stands before what the entries tell: they may have been typed hours later.
-			usedUntil: row.used_until?.slice(0, 5) ?? (row.last_use && timeOn(row.made_on, row.last_use, timeZone)),
+			usedUntil: usedUntil(row, timeZone),
 			equipment: equipment.get(id) ?? [],
 			allergens: tags,
 			unconfirmed,
@@ -84,9 +85,22 @@ export async function makingsOn(
 	});
 }
 
+/**
+ * When a batch last used its equipment. What somebody noted stands before what its entries tell: they may have been typed
+ * hours later. One that was begun and has no packs yet may use it again: its last entry so far is not its last.
+ */
+function usedUntil(row: MakingRow, timeZone: string): string | null {
+	if (row.used_until !== null) return row.used_until.slice(0, 5);
+	if (row.last_use === null) return null;
+	const isDone = row.packs_made > 0 || row.closed_at !== null;
+	return isDone ? timeOn(row.made_on, row.last_use, timeZone) : END_OF_DAY;
+}
+
+const END_OF_DAY = '24:00';
+
 /** The time of day of a moment; midnight at the end of the day where it was later. */
 function timeOn(day: string, moment: string, timeZone: string): string {
 	const at = fromDate(new Date(moment), timeZone);
-	if (toCalendarDate(at).toString() > day) return '24:00';
+	if (toCalendarDate(at).toString() > day) return END_OF_DAY;
 	return [at.hour, at.minute].map((part) => String(part).padStart(2, '0')).join(':');
 }

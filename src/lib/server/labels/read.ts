@@ -14,7 +14,7 @@ import { derivePlan, HISTORY_BATCHES } from '$core/plan.ts';
 import { partsOfFormula, recipeOf } from '../../formula/recipe.ts';
 import { sourcesOf } from '../../shelf/sources.ts';
 import { barcodeBars } from '../barcode.ts';
-import { ballsOff_g, cookLossHistory, lossSpread, squares, telling } from '../batches/history.ts';
+import { ballsOff_g, byFeelOf, cookLossHistory, lossSpread, squares, telling } from '../batches/history.ts';
 import { RECENT_BATCHES } from '../batches/read.ts';
 import { listSummaries, recentSummaries } from '../batches/standing.ts';
 import type { BatchSummary } from '../../batch/summary.ts';
@@ -139,7 +139,7 @@ async function readLabels(
 				const design = designOf(product.id) ?? usualDesign(kitchen, formula);
 				const contact = contacts.get(product.id);
 				if (!contact) throw new Error(`no cross-contact of product ${product.id}`);
-				const { lines, taken } = asTaken(formula.lines, sharesOf(byFormula.get(formula.id) ?? []));
+				const { lines, taken } = asTaken(formula.lines, byFeelOf(byFormula.get(formula.id) ?? []));
 				const plain = recipeOf(partsOfFormula(kitchen, { ...formula, lines }, product, shelf));
 				const weighings = weighed(byFormula.get(formula.id) ?? [], product, spreadOf(formula.family));
 				return {
@@ -161,10 +161,6 @@ async function readLabels(
 			})
 	);
 }
-
-/** What the batches that tell it took by feel. */
-const sharesOf = (newestFirst: readonly BatchSummary[]) =>
-	telling(newestFirst).map(({ standing }) => standing.byFeel);
 
 /** What is derived of a design, and how it stands to what was approved. */
 function standing(

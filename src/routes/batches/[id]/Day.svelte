@@ -71,7 +71,7 @@
 								>{making.beganAt ?? '–'}{making.usedUntil === null
 									? ''
 									: making.usedUntil === '24:00'
-										? ', to another day'
+										? ', and on'
 										: `–${making.usedUntil}`}</td
 							>
 							<td>

@@ -3,7 +3,7 @@ import { asTaken, isFelt } from '$core/formula/by-feel.ts';
 import { isDough } from '$core/formula/types.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
-import { telling, usualYield } from '$lib/server/batches/history.ts';
+import { byFeelOf, usualYield } from '$lib/server/batches/history.ts';
 import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { groupBy, newId } from '$lib/server/rows.ts';
 import { planForm } from '$lib/server/edge/batch.ts';
@@ -17,10 +17,7 @@ import type { Actions, PageServerLoad } from './$types';
 
 /** A formula's lines, those by feel as its batches took them. */
 const taken = (formula: Formula, batches: readonly BatchSummary[]) =>
-	asTaken(
-		formula.lines,
-		telling(batches).map(({ standing }) => standing.byFeel)
-	).lines;
+	asTaken(formula.lines, byFeelOf(batches)).lines;
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
 	const [formulas, batches, ingredients] = await Promise.all([

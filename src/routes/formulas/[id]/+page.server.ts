@@ -2,7 +2,7 @@ import { discardForm, rememberForm, shelveForm } from '$lib/server/edge/formula.
 import { redirect } from '@sveltejs/kit';
 import { formulaDraft, keptDraft } from '$lib/formula/kept-draft.ts';
 import { sourcesOf } from '$lib/shelf/sources.ts';
-import { cookLossHistory, hydrationHistory, telling } from '$lib/server/batches/history.ts';
+import { byFeelOf, cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
 import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
@@ -43,7 +43,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			families,
 			cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
 			/** What the batches that tell it took of lines by feel. */
-			byFeel: telling(batches).map(({ standing }) => standing.byFeel),
+			byFeel: byFeelOf(batches),
 			/** Range of the hydration really used in the last batches. */
 			hydration: hydrationHistory(batches),
 			ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
