@@ -20,8 +20,11 @@ export interface Block {
 	message: string;
 	/** The ingredient to mend, by id; null where it is not on the shelf. */
 	ingredient: string | null;
-	/** The field of the design to fill; null where it is not there. */
-	field: keyof LabelDesign | `wording.${string}` | 'contact' | 'profile' | null;
+	/**
+	 * The field of the design to fill, or what else of the label is to be decided; `lines` of the formula and `weights` of
+	 * finished pieces are given elsewhere. Null where the ingredient is what is to be mended.
+	 */
+	field: keyof LabelDesign | `wording.${string}` | 'contact' | 'profile' | 'lines' | 'weights' | null;
 }
 
 /** Bread that is eaten within the day bears no date (Regulation 1169/2011 Annex X 1(d)). */
@@ -61,7 +64,8 @@ export function labelBlocks(
 	for (const { ingredient, use, used_g } of recipe.formula.lines)
 		if (settled(used_g) <= 0)
 			block(
-				`no grams are known of ${nameOf(ingredient)}${use === 'dough' ? '' : `, for ${use}`}: weigh it in a batch that squares, or say its grams in the formula`
+				`no grams are known of ${nameOf(ingredient)}${use === 'dough' ? '' : `, for ${use}`}: weigh it in a batch that squares, or say its grams in the formula`,
+				{ field: 'lines' }
 			);
 	for (const ingredient of recipe.ingredients)
 		for (const word of untaggedWords(ingredient, rules))
@@ -78,7 +82,9 @@ export function labelBlocks(
 			block(`${nutrientWord(nutrient)} of ${nameOf(id)} is unknown`, { ingredient: id });
 	}
 	if (facts.yield.finishedWeight_g === null)
-		block('no finished piece was ever weighed: record a batch, for a cook loss is never guessed');
+		block('no finished piece was ever weighed: record a batch, for a cook loss is never guessed', {
+			field: 'weights'
+		});
 
 	if (design.name.trim() === '') block('the product needs a name', { field: 'name' });
 	if (design.face_mm === null)
@@ -237,7 +243,7 @@ function characterBlocks(facts: Facts, design: LabelDesign, profile: LocalProfil
 		blocks.push({
 			message: `the ingredient list has characters that cannot be printed: ${missing.join(' ')}`,
 			ingredient: null,
-			field: null
+			field: 'wording'
 		});
 	return blocks;
 }

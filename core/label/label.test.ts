@@ -6,9 +6,11 @@ import { textWidth_pt } from '../drawing/text.ts';
 import type { Ingredient } from '../formula/types.ts';
 import { blocksOf, butter, contentOf, given, textsOf } from '../testing/label.ts';
 import { dough, factsOf, flour, ingredient, water } from '../testing/recipe.ts';
+import type { Block } from './blocks.ts';
 import { compareLabels } from './compare.ts';
 import { rulesOf } from '../rules/index.ts';
 import { layoutLabel } from './layout.ts';
+import { missingByPart } from './parts.ts';
 import { lostAllergenWords, worded } from './wording.ts';
 
 describe('rewording an ingredient', () => {
@@ -231,13 +233,14 @@ describe('the label laid out', () => {
 
 	it('says where each part stands, and that one waits where nothing is said of it', () => {
 		const { parts, drawing } = layoutLabel(contentOf(given()), 330, marks);
-		expect(parts.map(({ field }) => field)).toEqual([
+		expect(parts.map(({ part }) => part)).toEqual([
 			'name',
-			'wording',
-			'storage',
+			'list',
+			'contact',
+			'keeping',
 			'maker',
-			'bestBeforeDays',
-			'declared_g'
+			'date',
+			'quantity'
 		]);
 		for (const { x_pt, y_pt, width_pt, height_pt } of parts) {
 			expect(x_pt + width_pt).toBeLessThanOrEqual(drawing.width_pt);
@@ -252,7 +255,45 @@ describe('the label laid out', () => {
 		expect(waiting.map((text) => text.text).join(' ')).toBe(
 			'the name waits the maker and address wait net quantity waits'
 		);
-		expect(bare.parts.map(({ field }) => field)).toContain('maker');
+		expect(bare.parts.map(({ part }) => part)).toContain('maker');
+	});
+
+	it('leaves room for what is missing in the place of the part it is missing from', () => {
+		const blocks: Pick<Block, 'field' | 'message'>[] = [
+			{ message: 'nobody has confirmed the allergens of Butter', field: null },
+			{ message: 'decide whether it may contain Sesame', field: 'contact' },
+			{ message: 'say who makes it', field: 'maker' },
+			{ message: 'give the maker’s address', field: 'address' },
+			{ message: 'declare the net quantity', field: 'declared_g' },
+			{ message: '“flour” loses the word wheat', field: 'wording.flour' }
+		];
+		const missing = missingByPart(blocks);
+		expect(missing).toEqual({
+			list: ['nobody has confirmed the allergens of Butter', '“flour” loses the word wheat'],
+			contact: ['decide whether it may contain Sesame'],
+			maker: ['say who makes it', 'give the maker’s address'],
+			quantity: ['declare the net quantity']
+		});
+		const bare = contentOf(given(), { maker: '', address: '', declared_g: null });
+		const { parts, drawing } = layoutLabel(bare, 1, marks, missing);
+		expect(parts.map(({ part, missing: words }) => [part, words])).toEqual([
+			['name', null],
+			['list', null],
+			['list', 'nobody has confirmed the allergens of Butter'],
+			['list', '“flour” loses the word wheat'],
+			['contact', null],
+			['contact', 'decide whether it may contain Sesame'],
+			['keeping', null],
+			['maker', 'say who makes it'],
+			['maker', 'give the maker’s address'],
+			['date', null],
+			['quantity', 'declare the net quantity']
+		]);
+		// Each under the one before it, none over another; the last ends at the margin of 3 mm.
+		const ends = parts.map(({ y_pt, height_pt }) => y_pt + height_pt);
+		parts.slice(1).forEach(({ y_pt }, index) => expect(y_pt).toBeGreaterThanOrEqual(ends[index] ?? 0));
+		expect(ends.at(-1)).toBeCloseTo(drawing.height_pt - 3 * PT_PER_MM, 6);
+		expect(textsOf(drawing.shapes).some((text) => text.text.includes('waits'))).toBe(false);
 	});
 
 	it('emphasises the allergens of an EU list', () => {

@@ -8,7 +8,8 @@ import { rulesOf } from '../rules/index.ts';
 import { area_cm2 } from '../rules/pack-room.ts';
 import { drawUsPanel } from '../rules/us/format/index.ts';
 import { drawBarcode } from './barcode.ts';
-import type { LabelContent, LabelDesign } from './content.ts';
+import type { LabelContent } from './content.ts';
+import type { LabelPartName, Missing } from './parts.ts';
 
 /** What a batch adds to a label. */
 export interface BatchMarks {
@@ -22,13 +23,15 @@ export interface LaidOut {
 	drawing: Drawing;
 	/** Each thing that does not fit, in words. */
 	problems: string[];
-	/** Where each part of the design stands, for pressing it. */
+	/** Where each part stands, for pressing it. */
 	parts: LabelPart[];
 }
 
-/** A part of a drawn label and the field of the design that says it. */
+/** A part of a drawn label, or what is missing of one in its place. */
 export interface LabelPart {
-	field: keyof LabelDesign;
+	part: LabelPartName;
+	/** What is missing, in words; null where the part itself stands there. */
+	missing: string | null;
 	x_pt: number;
 	y_pt: number;
 	width_pt: number;
@@ -44,11 +47,20 @@ const LEAST_COLUMN_PT = 36 * PT_PER_MM;
 /** Rounded up, so that the least size is met and not approached. */
 const upward = (size_pt: number): number => Math.ceil(size_pt * 10) / 10;
 
+/** Around the words of what is missing. */
+const DASHED_PT = 4;
+
 /**
  * The label drawn: words at the left and the panel at the right where there is room for both, else the
- * panel below; the net quantity at the foot. `declared_g` sets the least size of the net quantity.
+ * panel below; the net quantity at the foot. `declared_g` sets the least size of the net quantity. What is `missing`
+ * is drawn in the place of the part it is missing from, for the screen alone.
  */
-export function layoutLabel(content: LabelContent, declared_g: number, marks: BatchMarks): LaidOut {
+export function layoutLabel(
+	content: LabelContent,
+	declared_g: number,
+	marks: BatchMarks,
+	missing: Missing = {}
+): LaidOut {
 	const { size } = content;
 	const rules = rulesOf(content.rules);
 	const [width_pt, height_pt] = [size.width_mm * PT_PER_MM, size.height_mm * PT_PER_MM];
@@ -60,48 +72,74 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 	const pen = new Pen(MARGIN_PT, right_pt, MARGIN_PT);
 	const problems: string[] = [];
 
+	const text_pt = upward(rules.leastTextSize_pt(face_cm2));
 	const parts: LabelPart[] = [];
+	/** Draws what is missing of a part, each in a box of its own, from where the pen is. */
+	const leave = (part: LabelPartName) => {
+		for (const words of missing[part] ?? []) {
+			pen.y_pt += BETWEEN_PT;
+			const top_pt = pen.y_pt;
+			pen.y_pt += DASHED_PT;
+			pen.paragraph(text_pt, [waiting(words)], MARGIN_PT + DASHED_PT, right_pt - DASHED_PT);
+			pen.y_pt += DASHED_PT;
+			parts.push({ part, missing: words, ...across(top_pt, pen.y_pt) });
+		}
+	};
+	const leftHeight_pt = (part: LabelPartName) =>
+		(missing[part] ?? []).reduce((sum_pt, words) => {
+			const lines = wrapRuns([waiting(words)], text_pt, right_pt - MARGIN_PT - 2 * DASHED_PT);
+			return sum_pt + BETWEEN_PT + 2 * DASHED_PT + lines.length * text_pt * LEADING;
+		}, 0);
+	const across = (top_pt: number, bottom_pt: number) => ({
+		x_pt: MARGIN_PT,
+		y_pt: top_pt,
+		width_pt: right_pt - MARGIN_PT,
+		height_pt: bottom_pt - top_pt
+	});
 	/** Draws a part where the pen is, and remembers where that was. */
-	const part = (field: keyof LabelDesign, draw: () => void) => {
+	const part = (name: LabelPartName, draw: () => void) => {
 		const top_pt = pen.y_pt;
 		draw();
-		if (pen.y_pt > top_pt)
-			parts.push({
-				field,
-				x_pt: MARGIN_PT,
-				y_pt: top_pt,
-				width_pt: right_pt - MARGIN_PT,
-				height_pt: pen.y_pt - top_pt
-			});
+		if (pen.y_pt > top_pt) parts.push({ part: name, missing: null, ...across(top_pt, pen.y_pt) });
+		leave(name);
 	};
 
-	part('name', () => pen.paragraph(NAME_PT, [said(content.name, 'the name waits')]));
-	const text_pt = upward(rules.leastTextSize_pt(face_cm2));
+	part('name', () => {
+		if (content.name.trim() !== '' || !missing.name)
+			pen.paragraph(NAME_PT, [said(content.name, 'the name waits')]);
+	});
 	const say = (runs: Run[], size_pt = text_pt) => {
 		if (runs.every((run) => run.text.trim() === '')) return;
 		pen.y_pt += BETWEEN_PT;
 		pen.paragraph(size_pt, runs);
 	};
-	part('wording', () => {
+	part('list', () => {
 		if (content.statement) say([bold('Ingredients: '), ...emphasisRuns(content.statement)]);
 	});
-	if (content.declaration) say([bold(content.declaration)]);
-	if (content.mayContain) say(rules.mayContainRuns(content.mayContain));
+	part('contact', () => {
+		if (content.declaration) say([bold(content.declaration)]);
+		if (content.mayContain) say(rules.mayContainRuns(content.mayContain));
+	});
 	say([plain(content.pieces ?? '')]);
-	part('storage', () => say([plain(content.storage)]));
-	part('finishing', () => say([plain(content.finishing)]));
-	part('localSentence', () =>
-		say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0))
-	);
+	part('keeping', () => {
+		say([plain(content.storage)]);
+		say([plain(content.finishing)]);
+	});
+	part('sentence', () => say([plain(content.localSentence)], Math.max(text_pt, content.localLeast_pt ?? 0)));
 	part('maker', () =>
 		say([
-			said([content.maker, content.address].filter(Boolean).join(', '), 'the maker and address wait', plain)
+			said(
+				[content.maker, content.address].filter(Boolean).join(', '),
+				missing.maker ? '' : 'the maker and address wait',
+				plain
+			)
 		])
 	);
-	part('bestBeforeDays', () =>
+	part('date', () =>
 		say([plain([marks.bestBefore, marks.code && `Batch\u00a0${marks.code}`].filter(Boolean).join('   '))])
 	);
-	if (content.barcode) {
+	part('barcode', () => {
+		if (!content.barcode) return;
 		const drawn = drawBarcode(content.barcode, MARGIN_PT, pen.y_pt + BETWEEN_PT, right_pt - MARGIN_PT);
 		pen.shapes.push(...drawn.shapes);
 		pen.y_pt += BETWEEN_PT + drawn.height_pt;
@@ -109,10 +147,12 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 			problems.push(
 				`the barcode is ${mm(drawn.width_pt - right_pt + MARGIN_PT)} mm too wide at the least size it may have`
 			);
-	}
+	});
+	leave('panel');
 	const words_pt = pen.y_pt;
 
-	const foot = footOf(content, declared_g, face_cm2, {
+	const footWaits = missing.quantity ? '' : 'net quantity waits';
+	const foot = footOf(content, footWaits, declared_g, face_cm2, {
 		left_pt: MARGIN_PT,
 		right_pt,
 		fullRight_pt: width_pt - MARGIN_PT,
@@ -120,7 +160,12 @@ export function layoutLabel(content: LabelContent, declared_g: number, marks: Ba
 		panelBottom_pt: beside ? MARGIN_PT + panel.height_pt : 0
 	});
 	foot.draw(pen);
-	parts.push({ field: 'declared_g', ...foot.at });
+	if (foot.at.width_pt > 0) parts.push({ part: 'quantity', missing: null, ...foot.at });
+	pen.y_pt = Math.max(
+		words_pt,
+		(content.netQuantity === null ? height_pt - MARGIN_PT : foot.at.y_pt) - leftHeight_pt('quantity')
+	);
+	leave('quantity');
 	problems.push(...foot.problems);
 
 	const shapes: Shape[] = [...pen.shapes];
@@ -167,18 +212,14 @@ interface FootRoom {
  * The net quantity and the price at the foot, in as many lines as it takes. In the US it stands clear of other words by
  * its own height above, and by twice the width of its N beside (21 CFR 101.7(f)).
  */
-function footOf(content: LabelContent, declared_g: number, face_cm2: number, room: FootRoom) {
+function footOf(content: LabelContent, waits: string, declared_g: number, face_cm2: number, room: FootRoom) {
 	const rules = rulesOf(content.rules);
 	const size_pt = upward(rules.leastNetSize_pt(face_cm2, declared_g));
 	const price: Run[] = [bold(content.price)];
 	const aside_pt = rules.clearsNet ? 2 * runsWidth_pt([bold('N')], size_pt) : BETWEEN_PT;
 	const price_pt = content.price ? runsWidth_pt(price, size_pt) + aside_pt : 0;
 	const within = (to_pt: number) =>
-		wrapRuns(
-			[said(content.netQuantity ?? '', 'net quantity waits')],
-			size_pt,
-			to_pt - price_pt - room.left_pt
-		);
+		wrapRuns([said(content.netQuantity ?? '', waits)], size_pt, to_pt - price_pt - room.left_pt);
 	const topOf_pt = (count: number) => room.bottom_pt - count * size_pt * LEADING;
 	const whole = within(room.fullRight_pt);
 	const isBelow = room.panelBottom_pt <= topOf_pt(whole.length);

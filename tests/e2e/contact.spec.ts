@@ -1,4 +1,4 @@
-import { answered, fresh, measure, newFormula, open, planBatch, record, save } from './making.ts';
+import { answered, fresh, measure, newFormula, open, planBatch, pressPart, record, save } from './making.ts';
 import { expect, test } from './test.ts';
 
 test('what a batch may have caught is proposed, declined with a reason, and gone after a clean', async ({
@@ -83,6 +83,7 @@ test('what a batch may have caught is proposed, declined with a reason, and gone
 	await test.step('what a pack says it may contain is asked on the label that uses it', async () => {
 		await open(page, '/labels');
 		await page.getByRole('link', { name: buttered }).click();
+		await pressPart(page, 'contact');
 		await expect(page.getByText(`the pack of ${butter} says it may contain Soy`)).toBeVisible();
 	});
 });
@@ -95,19 +96,24 @@ test('a product carries a label of each rule set; the profile’s words stand on
 	await record(page);
 	await open(page, '/labels');
 	await page.getByRole('link', { name }).click();
+	await pressPart(page, 'keeping');
 	await page.getByLabel('How to keep it').fill('Keep closed.');
 	await save(page);
 	await page.getByRole('link', { name: /European Union and United Kingdom/ }).click();
 	await expect(page).toHaveURL(/rules=eu$/);
 	await expect(page.getByText('never approved')).toBeVisible();
+	await pressPart(page, 'keeping');
 	await page.getByLabel('How to keep it').fill('Keep chilled.');
+	await pressPart(page, 'barcode');
 	await page.getByLabel('Barcode number').fill('200000000000 7');
 	await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
 	await expect(page.getByText('the last digit would have to be 8').first()).toBeVisible();
 	await page.getByLabel('Barcode number').fill('200000000000 8');
 	await save(page);
 	await page.reload();
+	await pressPart(page, 'keeping');
 	await expect(page.getByLabel('How to keep it')).toHaveValue('Keep chilled.');
+	await pressPart(page, 'barcode');
 	await expect(page.getByLabel('Barcode number')).toHaveValue('2000000000008');
 	const drawing = page.getByRole('img', { name: new RegExp(`^${name}`) });
 	await expect(drawing).toContainText('2000000000008');
@@ -118,6 +124,7 @@ test('a product carries a label of each rule set; the profile’s words stand on
 		.getByRole('row', { name: /US rules/ })
 		.getByRole('link', { name })
 		.click();
+	await pressPart(page, 'keeping');
 	await expect(page.getByLabel('How to keep it')).toHaveValue('Keep closed.');
 });
 

@@ -1,5 +1,6 @@
 import {
 	answered,
+	declareNet,
 	declineProposals,
 	fresh,
 	frontOfPack,
@@ -7,8 +8,10 @@ import {
 	newFormula,
 	open,
 	planBatch,
+	pressPart,
 	record,
 	save,
+	sayFood,
 	sharesNothing
 } from './making.ts';
 import { expect, test } from './test.ts';
@@ -31,10 +34,11 @@ test('a first batch: its pieces weighed are enough for a label, its packs are so
 	await test.step('the label is approved before a pack is closed', async () => {
 		await open(page, '/labels');
 		await page.getByRole('link', { name }).click();
+		await pressPart(page, 'quantity');
 		await expect(page.getByTestId('recommended')).toContainText('One batch says little');
-		await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+		await declareNet(page);
 		await frontOfPack(page);
-		await page.getByLabel('Which of the foods your profile allows').selectOption('flatbread without filling');
+		await sayFood(page);
 		await save(page);
 		await declineProposals(page);
 		await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());

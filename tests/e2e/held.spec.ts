@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
 	answered,
+	declareNet,
 	fresh,
 	frontOfPack,
 	keep,
@@ -9,8 +10,10 @@ import {
 	nextLine,
 	open,
 	planBatch,
+	pressPart,
 	record,
 	save,
+	sayFood,
 	sharesNothing
 } from './making.ts';
 import { expect, test } from './test.ts';
@@ -49,10 +52,11 @@ test('ghee between the layers, left to the batch: the label waits for it, then s
 	await toLabel();
 	await expect(page.getByTestId('taken')).toContainText('180 g, of 1 batch');
 	await expect(waits).not.toContainText('no grams are known');
-	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+	await declareNet(page);
 	await frontOfPack(page);
-	await page.getByLabel('Which of the foods your profile allows').selectOption('flatbread without filling');
+	await sayFood(page);
 	await save(page);
+	await pressPart(page, 'contact');
 	const proposal = page.getByTestId('proposals').getByRole('listitem');
 	await proposal.getByRole('textbox').fill('seed is on the bench');
 	await answered(page, () => proposal.getByRole('button', { name: 'Say it on the label' }).click());

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { NUTRIENTS, nutrientWord } from '../../core/composition/nutrients.ts';
 import {
 	answered,
+	declareNet,
 	declineProposals,
 	fresh,
 	frontOfPack,
@@ -10,8 +11,10 @@ import {
 	newFormula,
 	open,
 	planBatch,
+	pressPart,
 	record,
 	save,
+	sayFood,
 	sharesNothing
 } from './making.ts';
 import { expect, test } from './test.ts';
@@ -52,7 +55,7 @@ test('from a blocked label through confirming an allergen to an approved revisio
 		await expect(waits).toContainText(`nobody has confirmed the allergens of ${seed}`);
 		await expect(page.getByRole('button', { name: 'Approve as revision 1' })).toBeDisabled();
 		await waits.getByRole('button', { name: 'declare the net quantity' }).click();
-		await expect(page.getByLabel('Net quantity')).toBeFocused();
+		await expect(page.getByLabel('Net quantity', { exact: true })).toBeFocused();
 		await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
 		await waits.getByRole('button', { name: 'say how large the front of the pack is' }).click();
 		await expect(page.getByLabel('Front of the pack, wide')).toBeFocused();
@@ -138,9 +141,10 @@ test('a reformulation puts a revision out of date and shows what would change on
 	await record(page);
 	await open(page, '/labels');
 	await page.getByRole('link', { name }).click();
-	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+	await declareNet(page);
 	await frontOfPack(page);
-	await page.getByLabel(FOOD).selectOption('flatbread without filling');
+	await sayFood(page);
+	await pressPart(page, 'date');
 	await page.getByLabel('Best before, days from making').fill('5');
 	await expect(page.getByTestId('waits')).toContainText(
 		'a best-before day rests on your own shelf-life test'
@@ -161,8 +165,17 @@ test('a reformulation puts a revision out of date and shows what would change on
 	await page.getByRole('button', { name: 'Print 4 days' }).click();
 	await expect(page.getByLabel('Best before, days from making')).toHaveValue('4');
 	// A part of the drawn label is pressed to be changed.
-	await page.getByRole('button', { name: 'Change the line of who makes it' }).click();
+	await page.getByRole('button', { name: 'Change: who makes it' }).press('Enter');
 	await expect(page.getByLabel('Maker', { exact: true })).toBeFocused();
+	await page.keyboard.press('Escape');
+	await expect(page.getByTestId('card')).toHaveCount(0);
+	await expect(page.getByRole('button', { name: 'Change: who makes it' })).toBeFocused();
+	// Each printed figure says why it is what it is.
+	await page.getByRole('button', { name: 'Why Sodium is what it is' }).click();
+	await expect(page.getByTestId('why-line')).toContainText('Salt');
+	await page.getByRole('button', { name: 'All of it, with sources' }).click();
+	await expect(page.getByRole('dialog')).toContainText('Where the value is from');
+	await page.keyboard.press('Escape');
 	await save(page);
 	await declineProposals(page);
 	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
@@ -192,7 +205,7 @@ test('a wording that loses an allergen is refused at its field; what does not fi
 	await record(page);
 	await open(page, '/labels');
 	await page.getByRole('link', { name }).click();
-	await page.getByText('Ingredients in your own words').click();
+	await pressPart(page, 'list');
 	const flour = page.getByLabel('Bread flour, enriched', { exact: true });
 	await flour.fill('bread flour');
 	await expect(flour).toHaveAttribute('aria-invalid', 'true');
@@ -201,6 +214,7 @@ test('a wording that loses an allergen is refused at its field; what does not fi
 	await expect(page.getByText('Not saved. What you typed is still here.')).toBeVisible();
 	await expect(flour).toHaveValue('bread flour');
 	await flour.fill('strong wheat flour');
+	await pressPart(page, 'pack');
 	await page.getByLabel('Size', { exact: true }).selectOption({ label: 'another size' });
 	await page.getByLabel('Height').fill('60');
 	await expect(page.getByTestId('waits')).toContainText(/mm too high/);

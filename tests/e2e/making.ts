@@ -242,6 +242,7 @@ export async function sharesNothing(page: Page): Promise<void> {
 
 /** Declines everything that the open label page proposes may have come along. */
 export async function declineProposals(page: Page): Promise<void> {
+	if (!(await page.getByTestId('proposals').isVisible())) await pressPart(page, 'contact');
 	const proposals = page.getByTestId('proposals').getByRole('listitem');
 	for (let left = await proposals.count(); left > 0; left--) {
 		await proposals.first().getByRole('textbox').fill('baked away from it');
@@ -258,8 +259,27 @@ export async function record(page: Page): Promise<void> {
 	await expect(page.getByRole('heading', { name: /^Sold/ })).toBeVisible();
 }
 
-/** Says how large the front of the pack is. */
+/** Presses a part of the open label, on the bag where it stands there. */
+export async function pressPart(page: Page, part: string): Promise<void> {
+	await page.locator(`[data-part="${part}"]:visible`).first().click();
+	await expect(page.getByTestId('card')).toBeVisible();
+}
+
+/** Declares on the open label what weighed pieces bear out. */
+export async function declareNet(page: Page): Promise<void> {
+	await pressPart(page, 'quantity');
+	await page.getByRole('button', { name: /^Declare \d+ g$/ }).click();
+}
+
+/** Says on the open label which of the foods of the demo kitchen's profile it is. */
+export async function sayFood(page: Page): Promise<void> {
+	await pressPart(page, 'sentence');
+	await page.getByLabel('Which of the foods your profile allows').selectOption('flatbread without filling');
+}
+
+/** Says on the open label how large the front of the pack is. */
 export async function frontOfPack(page: Page): Promise<void> {
+	await pressPart(page, 'pack');
 	await page.getByLabel('Front of the pack, wide').fill('180');
 	await page.getByLabel('Front of the pack, high').fill('220');
 }

@@ -137,6 +137,32 @@ test('dialogs are axe clean and close with Escape', async ({ page }) => {
 	await page.keyboard.press('Escape');
 });
 
+test('a label is changed part by part at every width, axe clean', async ({ page }) => {
+	await page.setViewportSize(SIZES[0]);
+	const label = await firstOf(page, '/labels');
+	const wide = { size: SIZES[0], parts: ['quantity', 'sentence', 'contact'] };
+	for (const { size, parts } of [wide, { size: SIZES[2], parts: ['list', 'pack', 'panel'] }]) {
+		await page.setViewportSize(size);
+		await open(page, label);
+		for (const part of parts) {
+			await page.locator(`[data-part="${part}"]:visible`).first().click();
+			const card = page.getByTestId('card');
+			await expect(card).toBeVisible();
+			const { violations } = await new AxeBuilder({ page }).include('main').analyze();
+			soft(
+				violations.map(({ id }) => id),
+				`${part} at ${size.width}`
+			).toEqual([]);
+			soft(
+				await page.evaluate(() => document.documentElement.scrollWidth),
+				`${part} at ${size.width}`
+			).toBeLessThanOrEqual(size.width);
+			await page.keyboard.press('Escape');
+			await expect(card).toHaveCount(0);
+		}
+	}
+});
+
 test('Ctrl K finds a formula and goes there', async ({ page }) => {
 	await open(page, '/shelf');
 	await page.keyboard.press('Control+k');

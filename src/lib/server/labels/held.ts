@@ -55,16 +55,27 @@ export function heldOf(row: Row, by: HeldBy): string[] {
 	return unsaid(wentIn(row, by), label?.said ?? null);
 }
 
-/** What one batch holds that its label does not say, in words. */
-export async function heldBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<string[]> {
-	const [row, by] = await Promise.all([
+/** What batches hold that their labels do not say, in words, by batch id. */
+export async function heldBatches(
+	db: Database,
+	kitchen: Kitchen,
+	batchIds: readonly string[]
+): Promise<Map<string, string[]>> {
+	if (batchIds.length === 0) return new Map();
+	const [rows, by] = await Promise.all([
 		db('batches as b')
 			.join('batch_standings as s', 's.batch_id', 'b.id')
-			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
-			.first<Row | undefined>(heldColumns(db)),
+			.where('b.kitchen_id', kitchen.id)
+			.whereIn('b.id', [...batchIds])
+			.select<Row[]>('b.id', ...heldColumns(db)),
 		heldBy(db, kitchen)
 	]);
-	return row ? heldOf(row, by) : [];
+	return new Map(rows.map((row) => [row.id, heldOf(row, by)]));
+}
+
+/** What one batch holds that its label does not say, in words. */
+export async function heldBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<string[]> {
+	return (await heldBatches(db, kitchen, [batchId])).get(batchId) ?? [];
 }
 
 /** What a batch holds that a revision does not say, in words. */

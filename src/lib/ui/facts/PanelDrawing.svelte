@@ -13,11 +13,18 @@
 		/** What a line is called, by its key; lines without a name cannot be asked about. */
 		names?: Record<string, string>;
 		onask?: (key: string) => void;
-		/** Parts that can be changed, each with what pressing it is called. */
-		parts?: (Pick<DrawnLine, 'y_pt' | 'height_pt' | 'x_pt' | 'width_pt'> & { key: string; name: string })[];
+		/** The line that is asked about. */
+		asked?: string;
+		/** Parts that can be changed, each with what pressing it is called; what is missing has a dashed box. */
+		parts?: (Required<Omit<DrawnLine, 'key'>> & {
+			key: string;
+			name: string;
+			isMissing: boolean;
+			isOpen: boolean;
+		})[];
 		onpart?: (key: string) => void;
 	}
-	let { drawing, text, names = {}, onask, parts = [], onpart }: Props = $props();
+	let { drawing, text, names = {}, onask, asked = '', parts = [], onpart }: Props = $props();
 	/** CSS has 96 pixels to the inch, a drawing 72 points. */
 	const PX_PER_PT = 96 / 72;
 	const percent = (part_pt: number, of_pt: number) => `${(100 * part_pt) / of_pt}%`;
@@ -39,6 +46,18 @@
 		font-family="{FONT_FAMILY}, Arial, sans-serif"
 		style="font-kerning: none"
 	>
+		{#each parts as part, index (index)}
+			{#if part.isMissing}
+				<rect
+					x={part.x_pt}
+					y={part.y_pt}
+					width={part.width_pt}
+					height={part.height_pt}
+					class="fill-attention-pale stroke-attention"
+					stroke-dasharray="3 2"
+				/>
+			{/if}
+		{/each}
 		{#each drawing.shapes as shape, index (index)}
 			{#if shape.kind === 'bar'}
 				<rect x={shape.x_pt} y={shape.y_pt} width={shape.width_pt} height={shape.height_pt} />
@@ -55,12 +74,17 @@
 			{/if}
 		{/each}
 	</svg>
-	{#each parts as part (part.key)}
+	{#each parts as part, index (index)}
 		<button
 			type="button"
-			class="hover:bg-action/10 focus-visible:bg-action/10 absolute"
+			class={[
+				'hover:bg-action/10 focus-visible:bg-action/10 absolute',
+				part.isOpen && 'outline-action outline-2'
+			]}
 			style={placeOf(part)}
 			aria-label={part.name}
+			aria-pressed={part.isOpen}
+			data-part={part.key}
 			onclick={() => onpart?.(part.key)}
 		></button>
 	{/each}
@@ -69,7 +93,7 @@
 			{#if names[line.key]}
 				<button
 					type="button"
-					class="hover:bg-action/10 absolute"
+					class={['hover:bg-action/10 absolute', asked === line.key && 'outline-action outline-2']}
 					style={placeOf(line)}
 					aria-label="Why {names[line.key]} is what it is"
 					onclick={() => onask(line.key)}

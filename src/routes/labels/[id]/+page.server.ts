@@ -19,6 +19,7 @@ import { labelDesign, labelForm } from '$lib/server/edge/label.ts';
 import { draftId, labelDraft } from '$lib/label/draft.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
+import { heldBatches } from '$lib/server/labels/held.ts';
 import { labelRules, underRules } from '$lib/server/labels/rules.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts';
@@ -26,13 +27,24 @@ import { saveLabel } from '$lib/server/labels/save.ts';
 import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import type { Actions, PageServerLoad } from './$types';
 
+/** So many batches are offered for printing. */
+const LISTED_BATCHES = 20;
+
 export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, params, url }) => {
 	const kitchen = underRules(home, url);
 	const label = await orNotFound(getLabel(db, kitchen, params.id));
-	const batches = await listBatches(db, kitchen, {
+	const ofFormula = await listBatches(db, kitchen, {
 		formulaId: label.product.formulaId,
 		newest: RECENT_BATCHES
 	});
+	const batches = ofFormula
+		.filter((batch) => batch.recorded && batch.productId === params.id)
+		.slice(0, LISTED_BATCHES);
+	const held = await heldBatches(
+		db,
+		home,
+		batches.map(({ id }) => id)
+	);
 	return {
 		label,
 		rules: kitchen.rules,
@@ -46,17 +58,15 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, para
 		/** Of the next check: one sent twice is one. */
 		checkId: newId(),
 		draft: labelDraft(draftId(params.id, kitchen.rules), label.version, label.design),
-		batches: batches
-			.filter((batch) => batch.recorded && batch.productId === params.id)
-			.slice(0, 20)
-			.map(({ id, code, madeOn, packsMade, packsLeft, labelNumber }) => ({
-				id,
-				code,
-				madeOn,
-				packsMade,
-				packsLeft,
-				labelNumber
-			}))
+		batches: batches.map(({ id, code, madeOn, packsMade, packsLeft, labelNumber }) => ({
+			id,
+			code,
+			madeOn,
+			packsMade,
+			packsLeft,
+			labelNumber,
+			held: held.get(id) ?? []
+		}))
 	};
 };
 

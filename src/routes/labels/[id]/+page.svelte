@@ -16,6 +16,7 @@
 	import { layoutLabel } from '$core/label/layout.ts';
 	import { lostAllergenWords, worded } from '$core/label/wording.ts';
 	import { derivePlan } from '$core/plan.ts';
+	import { plural } from '$lib/format.ts';
 	import { bestBefore } from '$lib/label/marks.ts';
 	import { draftId, labelDraft, typedDesign, type LabelDraft } from '$lib/label/draft.ts';
 	import type { Label } from '$lib/label/types.ts';
@@ -23,17 +24,21 @@
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import { recordForm } from '$lib/form/record-form.svelte.ts';
-	import Design from './Design.svelte';
-	import Drawn from './Drawn.svelte';
+	import Bag from './Bag.svelte';
+	import Card from './Card.svelte';
 	import { labelDifferences } from './differences.ts';
 	import Differences from './Differences.svelte';
-	import Proposals from '$lib/ui/contact/Proposals.svelte';
+	import ItsBatches from './ItsBatches.svelte';
 	import PackCheck from './PackCheck.svelte';
 	import Revisions from './Revisions.svelte';
-	import { untrack } from 'svelte';
+	import { LABEL_PARTS, missingByPart, partOfField, type LabelPartName } from '$core/label/parts.ts';
+	import { labelText } from '$core/label/text.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import Why from '$lib/ui/facts/Why.svelte';
+	import { partOfPath, PART_WORDS } from './parts.ts';
+	import { tick, untrack } from 'svelte';
 	import ShelfTests from './ShelfTests.svelte';
 	import Taken from './Taken.svelte';
-	import { goToField } from './go-to-field.ts';
 	import Waits from './Waits.svelte';
 
 	let { data } = $props();
@@ -82,17 +87,15 @@
 				})
 			: null
 	);
-	const laid = $derived(
-		content
-			? layoutLabel(content, design.declared_g ?? 1, {
-					code: data.batches[0]?.code ?? '',
-					bestBefore:
-						design.bestBeforeDays === null
-							? ''
-							: bestBefore(data.batches[0]?.madeOn ?? data.today, design.bestBeforeDays)
-				})
-			: null
-	);
+	const marks = $derived({
+		code: data.batches[0]?.code ?? '',
+		bestBefore:
+			design.bestBeforeDays === null
+				? ''
+				: bestBefore(data.batches[0]?.madeOn ?? data.today, design.bestBeforeDays)
+	});
+	/** As it prints: what does not fit is told from it. */
+	const printed = $derived(content ? layoutLabel(content, design.declared_g ?? 1, marks) : null);
 	const blocks = $derived<Block[]>(
 		facts
 			? [
@@ -103,6 +106,56 @@
 				]
 			: label.blocks
 	);
+	const missing = $derived(missingByPart(blocks));
+	/** As it is edited: what is missing stands in its place. */
+	const laid = $derived(
+		content ? layoutLabel(content, design.declared_g ?? 1, marks, { ...missing, pack: [] }) : null
+	);
+	const misfits = $derived(printed?.problems ?? []);
+	const packMissing = $derived([...(missing.pack ?? []), ...misfits]);
+	const waits = $derived(blocks.length + misfits.length);
+	const names = $derived(
+		Object.fromEntries(rulesOf(plain.rules).figures.map((figure) => [figure.key, figure.name]))
+	);
+
+	/** What the card beside the bag shows: a part to change, or a figure to explain. */
+	let open = $state<LabelPartName | null>(null);
+	let asking = $state('');
+	let card = $state<HTMLElement>();
+	let opener: HTMLElement | null = null;
+	let isAllOpen = $state(false);
+	let explained = $state('');
+	async function show(part: LabelPartName | null, figure = '', field = '') {
+		if (!card?.contains(document.activeElement)) opener = document.activeElement as HTMLElement | null;
+		[open, asking] = [part, figure];
+		await tick();
+		const at = field === '' ? card : (card?.querySelector(`[data-field="${field}"]`) ?? card);
+		(at?.querySelector<HTMLElement>('input, textarea, select') ?? card)?.focus();
+	}
+	function close() {
+		[open, asking] = [null, ''];
+		opener?.focus();
+	}
+	const goToField = (field: NonNullable<Block['field']>) => show(partOfField(field), '', field);
+	function explain(figure: string) {
+		[explained, isAllOpen] = [figure, true];
+	}
+	// Another label is opened with nothing of it pressed.
+	const labelId = $derived(form.draft.id);
+	$effect(() => {
+		void labelId;
+		[open, asking] = [null, ''];
+	});
+	// What was refused is shown at its place, also where that is not open.
+	$effect(() => {
+		const parts = form.problems.flatMap(({ path }) => partOfPath(path) ?? []);
+		const [first] = parts;
+		const shown = untrack(() => open);
+		if (first && !(shown && parts.includes(shown))) void show(first);
+	});
+	/** Parts that the bag shows already are pressed there, where it is beside what is pressed. */
+	const drawn = $derived(new Set(laid?.parts.map(({ part }) => part)));
+	const ALWAYS: readonly LabelPartName[] = ['list', 'date', 'barcode', 'panel', 'pack'];
 	const newest = $derived(label.revisions[0]);
 	const changes = $derived(newest && content ? compareLabels(newest.content, content) : []);
 	const touched = $derived(JSON.stringify(form.draft) !== JSON.stringify(data.draft));
@@ -141,21 +194,45 @@
 			{/each}
 		</nav>
 	</div>
-	<form method="POST" action="?/approve{asked}" use:enhance={approval.enhance}>
-		<input type="hidden" name="draft" value={JSON.stringify({ version: label.version })} />
-		<button
-			class="button button-main"
-			disabled={approval.saving ||
-				touched ||
-				label.version === 0 ||
-				blocks.length > 0 ||
-				(laid?.problems.length ?? 1) > 0 ||
-				(newest !== undefined && changes.length === 0)}
-			>Approve as revision {(newest?.number ?? 0) + 1}</button
-		>
-	</form>
+	<div>
+		<div class="flex flex-wrap justify-end gap-2">
+			<form
+				method="POST"
+				action="?/save{asked}"
+				use:enhance={form.enhance}
+				bind:this={form.element}
+				id="design"
+				aria-label="Design of the label"
+			>
+				<input type="hidden" name="draft" value={JSON.stringify(form.draft)} />
+				<button class={['button', touched && 'button-main', open && 'max-xl:hidden']} disabled={form.saving}
+					>Save</button
+				>
+			</form>
+			<form method="POST" action="?/approve{asked}" use:enhance={approval.enhance}>
+				<input type="hidden" name="draft" value={JSON.stringify({ version: label.version })} />
+				<button
+					class={['button', !touched && 'button-main']}
+					disabled={approval.saving ||
+						touched ||
+						label.version === 0 ||
+						waits > 0 ||
+						!content ||
+						(newest !== undefined && changes.length === 0)}
+					>Approve as revision {(newest?.number ?? 0) + 1}</button
+				>
+			</form>
+		</div>
+		<p class="mt-1 text-right text-sm">
+			{#if touched}<span class="text-quiet">not saved yet{waits > 0 ? '; ' : ''}</span>{/if}
+			{#if waits > 0}<span class="text-attention-ink"
+					>{plural(waits, 'thing is', 'things are')} missing{laid ? ', dashed on the bag' : ''}</span
+				>{/if}
+		</p>
+	</div>
 </div>
 <Problems problems={approval.problems} />
+<Problems problems={form.problems} />
 {#if form.theirs}
 	<Stale
 		differences={labelDifferences(
@@ -168,120 +245,126 @@
 	/>
 {/if}
 
-<div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,1fr)_auto]">
-	<div class="order-2 min-w-0 xl:order-1">
+<div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,1fr)_minmax(22rem,28rem)]">
+	<div class="min-w-0">
+		{#if laid && content && facts}
+			<Bag
+				{laid}
+				text={labelText(content)}
+				size={design.size}
+				face={design.face_mm}
+				{packMissing}
+				{names}
+				{open}
+				asked={asking}
+				onpart={(part) => show(part)}
+				onask={(figure) => show(null, figure)}
+			/>
+			{@const reason = facts.serving ? rulesOf(plain.rules).servingReason(facts, plain.product) : ''}
+			{#if reason}<p class="text-quiet mt-2 max-w-prose text-sm">{reason}</p>{/if}
+		{:else}
+			<p>Nothing can be drawn yet: the formula does not derive. What keeps it is said beside.</p>
+		{/if}
+	</div>
+	<div class="min-w-0 space-y-6">
+		{#if open || asking}
+			<Card
+				bind:element={card}
+				part={open}
+				figure={asking}
+				bind:draft={form.draft}
+				at={form.at}
+				{label}
+				{design}
+				{facts}
+				{wordingErrors}
+				{asked}
+				currency={data.kitchen.currency}
+				saving={form.saving}
+				onsave={() => form.element?.requestSubmit()}
+				onclose={close}
+				onexplain={explain}
+			/>
+		{/if}
+		<nav class="flex flex-wrap gap-2" aria-label="Parts of the label">
+			{#each LABEL_PARTS as part (part)}
+				<button
+					type="button"
+					class={[
+						'button',
+						open === part && 'bg-action-pale',
+						missing[part] && 'border-attention text-attention-ink border-dashed',
+						drawn.has(part) && !ALWAYS.includes(part) && 'xl:hidden'
+					]}
+					aria-pressed={open === part}
+					data-part={part}
+					onclick={() => show(part)}>{PART_WORDS[part]}</button
+				>
+			{/each}
+		</nav>
 		<Waits
 			{blocks}
 			asks={facts ? toAsk(plain.rules, facts, design) : []}
-			misfits={laid?.problems ?? []}
+			{misfits}
 			{touched}
 			isSaved={label.version > 0}
+			formulaId={label.product.formulaId}
+			onfield={goToField}
 		/>
+		<ItsBatches batches={data.batches} />
 		<Taken
 			taken={label.taken}
 			nameOf={(id) => plain.ingredients.find((each) => each.id === id)?.name ?? ''}
 		/>
-		{#if newest && changes.length > 0}
-			<section class="mt-6" aria-labelledby="changes-heading">
-				<h2 id="changes-heading" class="text-loss">Revision {newest.number} is out of date</h2>
-				<p class="text-quiet text-sm">What would read differently on the bag:</p>
-				<Differences differences={changes} before="revision {newest.number}" after="now" />
-			</section>
-		{/if}
-		<form
-			method="POST"
-			action="?/save{asked}"
-			use:enhance={form.enhance}
-			bind:this={form.element}
-			class="mt-6 max-w-3xl"
-			aria-label="Design of the label"
-		>
-			<input type="hidden" name="draft" value={JSON.stringify(form.draft)} />
-			<Problems problems={form.problems} />
-			<Design
-				bind:draft={form.draft}
-				at={form.at}
-				{wordingErrors}
-				ingredients={plain.ingredients}
-				rules={plain.rules}
-				profile={label.profile}
-				recommended={label.recommended}
-				perPiece={facts?.cost.perPiece ?? null}
-				packPieces={data.label.product.packPieces}
-				currency={data.kitchen.currency}
-			/>
-			<button class="button button-main mt-4" disabled={form.saving}>Save</button>
-			{#if touched}<span class="text-quiet ml-2 text-sm">not saved yet</span>{/if}
-		</form>
-		<section
-			class="border-rule mt-8 border-t pt-4"
-			aria-labelledby="contact-heading"
-			data-field="contact"
-			tabindex="-1"
-		>
-			<h2 id="contact-heading">What may have come along</h2>
-			<p class="text-quiet mt-1 max-w-prose text-sm">
-				From batches of the last weeks that shared equipment, from what is always about in the kitchen, and
-				from what packs of ingredients say. What you say on the label stays on it until you take it off.
-			</p>
-			<Proposals
-				{asked}
-				contact={label.contact}
-				nothing="Nothing is proposed. Note the equipment and the time of each batch, and what packs of ingredients say they may contain, so that something can be."
-			/>
-		</section>
-		<ShelfTests
-			tests={label.shelfTests}
-			today={data.today}
-			{asked}
-			ontake={(days) => {
-				form.draft.bestBeforeDays = String(days);
-				goToField('bestBeforeDays');
-			}}
-		/>
-		<PackCheck
-			rules={plain.rules}
-			declared_g={design.declared_g}
-			ballBasis={label.ballBasis}
-			ballWeight_g={label.product.ballWeight_g}
-			lotPacks={data.batches[0]?.packsMade ?? null}
-			checks={data.checks}
-			checkId={data.checkId}
-			{asked}
-		/>
-		<Revisions
-			id={label.product.id}
-			{asked}
-			revisions={label.revisions}
-			batches={data.batches}
-			isOutOfDate={changes.length > 0}
-			printer={data.printer}
-			jobs={data.jobs}
-			jobId={data.jobId}
-		/>
-	</div>
-	<div class="order-1 xl:order-2">
-		<p class="text-quiet mb-2 text-sm">
-			Press a part to change it. True size where the screen is wide enough: {design.size.width_mm} × {design
-				.size.height_mm} mm
-		</p>
-		{#if laid && content && facts}
-			<Drawn
-				drawing={laid.drawing}
-				parts={laid.parts}
-				onpart={goToField}
-				{content}
-				{facts}
-				recipe={plain}
-				sources={label.sources}
-				currency={data.kitchen.currency}
-				record={touched ? '' : `/labels/${label.product.id}/record${asked.replace('&', '?')}`}
-			/>
-		{:else}
-			<p>Nothing can be drawn yet: the formula does not derive.</p>
-		{/if}
 	</div>
 </div>
+{#if facts}
+	<Why
+		bind:open={isAllOpen}
+		bind:asked={explained}
+		{facts}
+		recipe={plain}
+		sources={label.sources}
+		currency={data.kitchen.currency}
+		record={touched ? '' : `/labels/${label.product.id}/record${asked.replace('&', '?')}`}
+	/>
+{/if}
+{#if newest && changes.length > 0}
+	<section class="mt-8 max-w-4xl" aria-labelledby="changes-heading">
+		<h2 id="changes-heading" class="text-loss">Revision {newest.number} is out of date</h2>
+		<p class="text-quiet text-sm">What would read differently on the bag:</p>
+		<Differences differences={changes} before="revision {newest.number}" after="now" />
+	</section>
+{/if}
+<ShelfTests
+	tests={label.shelfTests}
+	today={data.today}
+	{asked}
+	ontake={(days) => {
+		form.draft.bestBeforeDays = String(days);
+		void goToField('bestBeforeDays');
+	}}
+/>
+<PackCheck
+	rules={plain.rules}
+	declared_g={design.declared_g}
+	ballBasis={label.ballBasis}
+	ballWeight_g={label.product.ballWeight_g}
+	lotPacks={data.batches.find(({ packsMade }) => packsMade > 0)?.packsMade ?? null}
+	checks={data.checks}
+	checkId={data.checkId}
+	{asked}
+/>
+<Revisions
+	id={label.product.id}
+	{asked}
+	revisions={label.revisions}
+	batches={data.batches}
+	isOutOfDate={changes.length > 0}
+	printer={data.printer}
+	jobs={data.jobs}
+	jobId={data.jobId}
+/>
 <p class="caution mt-8">
 	Your own authority decides what has to stand here, how large, and whether this food may be sold this way. A
 	shelf life is what you have tested and it accepts: nothing here predicts safety.

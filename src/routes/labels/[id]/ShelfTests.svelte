@@ -39,7 +39,7 @@
 		`${WHAT[of]}, made ${dayText(madeOn)}, ${keptHow}`;
 </script>
 
-<section class="border-rule mt-8 border-t pt-4" aria-labelledby="shelf-life-heading">
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="shelf-life-heading" id="shelf-tests">
 	<h2 id="shelf-life-heading">How long it keeps</h2>
 	<p class="text-quiet max-w-prose text-sm">
 		Your own tests, each day as you found it. Keep more than one pack, as your customers keep it, and go on
