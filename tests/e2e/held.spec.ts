@@ -63,7 +63,7 @@ test('ghee between the layers, left to the batch: the label waits for it, then s
 	await expect(page.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
 	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
 	const drawing = page.waitForEvent('download');
-	await page.getByRole('link', { name: 'SVG', exact: true }).click();
+	await page.getByRole('button', { name: 'SVG', exact: true }).click();
 	const svg = readFileSync(await (await drawing).path(), 'utf8');
 	expect(svg).toContain('Contains: Wheat, Milk.');
 

@@ -91,12 +91,12 @@ test('from a blocked label through confirming an allergen to an approved revisio
 		await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
 		await expect(page.getByText('label revision 1 approved')).toBeVisible();
 		const download = page.waitForEvent('download');
-		await page.getByRole('link', { name: 'PDF', exact: true }).click();
+		await page.getByRole('button', { name: 'PDF', exact: true }).click();
 		const pdf = readFileSync(await (await download).path());
 		expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 		expect(pdf.toString('latin1')).toContain('/FontFile2');
 		const drawing = page.waitForEvent('download');
-		await page.getByRole('link', { name: 'SVG', exact: true }).click();
+		await page.getByRole('button', { name: 'SVG', exact: true }).click();
 		const svg = readFileSync(await (await drawing).path(), 'utf8');
 		expect(svg).toContain('Nutrition Facts');
 		expect(svg).toContain('Contains: Wheat.');
@@ -159,9 +159,17 @@ test('a reformulation puts a revision out of date and shows what would change on
 	] as const) {
 		await found.getByLabel('Days after making').fill(day);
 		await found.getByLabel('It was').selectOption(was);
+		if (was === 'not good') {
+			await found.getByLabel('A picture of it').setInputFiles('docs/screenshots/divide.png');
+			await expect(found.getByText('ready to be noted')).toBeVisible();
+		}
 		await answered(page, () => found.getByRole('button', { name: 'Note it' }).click());
 	}
 	await expect(page.getByTestId('waits')).toContainText('your tests bear out 4 days, and 5 are printed');
+	const seen = page.getByRole('img', { name: 'Day 6: not good' });
+	await seen.scrollIntoViewIfNeeded();
+	// 1280 × 800 was sent.
+	await expect.poll(() => seen.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1200);
 	await page.getByRole('button', { name: 'Print 4 days' }).click();
 	await expect(page.getByLabel('Best before, days from making')).toHaveValue('4');
 	// A part of the drawn label is pressed to be changed.

@@ -19,8 +19,10 @@ import { approveLabel } from '$lib/server/labels/approve.ts';
 import { heldBatch } from '$lib/server/labels/held.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
+import { listPrintJobs, takeAsFile } from '$lib/server/labels/print-jobs.ts';
 import { labelToPrint } from '$lib/server/labels/to-print.ts';
 import { newId } from '$lib/server/rows.ts';
+import { tracedBatches } from '$lib/server/trace/forward.ts';
 import { saveIngredient } from '$lib/server/shelf-keep.ts';
 import { ingredientInput, makeRoti, useBench, WHOLE } from './kitchen.ts';
 
@@ -167,6 +169,18 @@ describe('a batch that holds what its label does not say', () => {
 		await expect(print(productId, batch, 1)).rejects.toThrow('its label does not say Milk');
 		expect(await approve(productId)).toBe(2);
 		expect((await print(productId, batch, 2)).revision.number).toBe(2);
+
+		// A file is printed elsewhere, and is on the bags all the same: the trace names it.
+		const job = { id: newId(), batch, copies: 4 };
+		const take = (revision: number) => takeAsFile(bench.db, bench.kitchen, productId, { ...job, revision });
+		await expect(take(1)).rejects.toThrow('its label does not say Milk');
+		for (let twice = 0; twice < 2; twice++) await take(2);
+		expect(await listPrintJobs(bench.db, bench.kitchen, productId)).toMatchObject([
+			{ revision: 2, copies: 4, printed: 4, wentTo: 'file' }
+		]);
+		const [traced] = await tracedBatches(bench.db, bench.kitchen.id, [batch], new Map());
+		expect(traced?.labelNumber).toBe(2);
+		expect(await heldOf(batch)).toEqual([]);
 	});
 
 	it('is held when an allergen of what is in it comes to light', async () => {

@@ -18,7 +18,8 @@ import { labelRules } from '$lib/server/labels/rules.ts';
 import { BLANK_PROFILE } from '$core/profile/profile.ts';
 import { saveProfile } from '$lib/server/profiles.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
-import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts';
+import { shelfDayForm } from '$lib/server/edge/label.ts';
+import { beginShelfTest, noteShelfDay, shelfPicture } from '$lib/server/labels/shelf-tests.ts';
 import { labelState } from '$lib/label/types.ts';
 import { embeddedFaces, FACES, faceForPdf } from '$lib/server/print/fonts.ts';
 import { labelsPdf } from '$lib/server/print/pdf.ts';
@@ -28,6 +29,8 @@ import * as fontkit from 'fontkit';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
+/** As short as its first bytes: what comes after them nobody here looks at. */
+const JPEG = '/9j/4AAQSkZJRgABAQAAAQABAAD/2Q==';
 /** Of the bags. */
 const FRONT = { width_mm: 180, height_mm: 220 };
 
@@ -216,7 +219,14 @@ describe('shelf-life tests', () => {
 		};
 		for (let twice = 0; twice < 2; twice++) await beginShelfTest(db, kitchen.id, test);
 		const note = (day: number, isGood: boolean, id = newId()) =>
-			noteShelfDay(db, kitchen.id, productId, { id, test: test.id, day, isGood, found: 'looked at' });
+			noteShelfDay(db, kitchen.id, productId, {
+				id,
+				test: test.id,
+				day,
+				isGood,
+				found: 'looked at',
+				picture: isGood ? '' : JPEG
+			});
 		const first = newId();
 		for (let twice = 0; twice < 2; twice++) await note(4, true, first);
 		await note(6, false);
@@ -225,8 +235,8 @@ describe('shelf-life tests', () => {
 				of: 'baked',
 				madeOn: '2026-01-02',
 				days: [
-					{ day: 4, isGood: true },
-					{ day: 6, isGood: false }
+					{ day: 4, isGood: true, pictureId: null },
+					{ day: 6, isGood: false, pictureId: expect.any(String) as string }
 				]
 			}
 		]);
@@ -241,9 +251,23 @@ describe('shelf-life tests', () => {
 				test: id,
 				day: 1,
 				isGood: true,
-				found: ''
+				found: '',
+				picture: ''
 			})
 		).rejects.toThrow('this test is not here');
+		const pictureId = (await label(productId)).shelfTests[0]?.days[1]?.pictureId ?? '';
+		const picture = await shelfPicture(db, kitchen.id, productId, pictureId);
+		expect(Buffer.from(picture).toString('base64')).toBe(JPEG);
+		await expect(shelfPicture(db, kitchen.id, other.productId, pictureId)).rejects.toThrow(NotFound);
+		await expect(db('shelf_test_pictures').del()).rejects.toThrow(/never edited/);
+		const said = (picture: string) =>
+			shelfDayForm.validate({ id: newId(), test: id, day: '1', isGood: true, found: '', picture }).error
+				?.message;
+		expect(said(JPEG)).toBeUndefined();
+		expect(said('')).toBeUndefined();
+		for (const not of ['PHN2Zz48L3N2Zz4=', '/9j/<script>', 'no'])
+			expect(said(not)).toBe('this is not a picture: choose another');
+		expect(said(`/9j/${'A'.repeat(600_000)}`)).toBe('this picture is too large');
 		await expect(db('shelf_test_days').update({ day: 9 })).rejects.toThrow(/never edited/);
 		await expect(db('shelf_tests').del()).rejects.toThrow(/never edited/);
 	});

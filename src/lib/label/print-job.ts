@@ -1,4 +1,4 @@
-/** What was sent to the label printer for a product. */
+/** What was printed or taken of a product's labels. */
 export interface KeptPrintJob {
 	id: string;
 	revision: number;
@@ -7,5 +7,7 @@ export interface KeptPrintJob {
 	copies: number;
 	/** Labels that came out. */
 	printed: number;
+	/** A file is printed elsewhere: what came out of that nobody here knows. */
+	wentTo: 'label printer' | 'file';
 	createdAt: string;
 }

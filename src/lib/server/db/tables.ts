@@ -233,7 +233,7 @@ export const TABLES = {
 		]
 	},
 	print_jobs: {
-		text: ['id', 'kitchen_id', 'label_revision_id', 'created_at', 'updated_at'],
+		text: ['id', 'kitchen_id', 'label_revision_id', 'created_at', 'updated_at', 'went_to'],
 		textOrNull: ['batch_id'],
 		number: ['copies', 'printed']
 	},
@@ -282,6 +282,9 @@ export const TABLES = {
 	shelf_test_days: {
 		text: ['id', 'kitchen_id', 'test_id', 'found', 'created_at'],
 		number: ['day', 'is_good']
+	},
+	shelf_test_pictures: {
+		text: ['id', 'kitchen_id', 'jpeg_base64', 'created_at']
 	},
 	shelf_tests: {
 		text: ['id', 'kitchen_id', 'product_id', 'of_what', 'made_on', 'kept_how', 'created_at']

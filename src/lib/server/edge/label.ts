@@ -6,7 +6,8 @@ import type { Read } from '$core/measure/reading.ts';
 import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
 import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import type { PrintJobInput } from '../labels/print-jobs.ts';
-import { TESTED, type FoundOnDay, type Tested } from '$core/label/shelf-life.ts';
+import type { NotedDay } from '../labels/shelf-tests.ts';
+import { TESTED, type Tested } from '$core/label/shelf-life.ts';
 import { count, day, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
 
 /** A label form once read. */
@@ -93,12 +94,24 @@ export const shelfTestForm = Joi.object<{ id: string; of: Tested; madeOn: string
 	keptHow: text(200, 'say how it is kept')
 });
 
-export const shelfDayForm = Joi.object<FoundOnDay & { id: string; test: string }>({
+/** A picture as a page sends it: made small there, so that many are kept; 600 kB of text are some 450 kB of it. */
+const MOST_PICTURE = 600_000;
+/** A JPEG begins with the bytes FF D8 FF: so does its text. */
+const JPEG = /^\/9j\//;
+
+export const shelfDayForm = Joi.object<NotedDay>({
 	id: id('open the label again'),
 	test: id('choose the test'),
 	day: count(0, MOST_DAYS),
 	isGood: Joi.boolean().required(),
-	found: optionalText(400)
+	found: optionalText(400),
+	picture: Joi.string()
+		.allow('')
+		.default('')
+		.max(MOST_PICTURE)
+		.base64()
+		.pattern(JPEG)
+		.messages({ 'string.max': 'this picture is too large', '*': 'this is not a picture: choose another' })
 });
 
 export const checkForm = Joi.object<{ id: string; declared: number; lot: number; packs: number[] }>({

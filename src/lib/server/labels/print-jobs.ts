@@ -1,8 +1,9 @@
+import type { LabelRevision } from '../../label/types.ts';
 import type { KeptPrintJob } from '../../label/print-job.ts';
 import type { JobOutcome } from '../../label/printer.ts';
 import type { Database } from '../db/connection.ts';
+import { insertOnce } from '../db/once.ts';
 import type { RowOf } from '../db/tables.ts';
-import { isDuplicate } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
@@ -29,21 +30,7 @@ export async function printOnRoll(
 	input: PrintJobInput
 ): Promise<JobOutcome> {
 	const { revision, drawing, name } = await labelToPrint(db, kitchen, productId, input);
-	const now = utcNow();
-	await db('print_jobs')
-		.insert({
-			id: input.id,
-			kitchen_id: kitchen.id,
-			label_revision_id: revision.id,
-			batch_id: input.batch || null,
-			copies: input.copies,
-			printed: 0,
-			created_at: now,
-			updated_at: now
-		})
-		.catch((error: unknown) => {
-			if (!isDuplicate(error)) throw error;
-		});
+	await keepJob(db, kitchen, revision, input, 'label printer');
 	const outcome = await printer.print({
 		id: input.id,
 		name,
@@ -57,7 +44,39 @@ export async function printOnRoll(
 	return outcome;
 }
 
-/** What was sent to the label printer for a product by the kitchen's rules, newest first. */
+/** Notes that an approved label is taken as a file, to be printed elsewhere; one sent twice is one. Refuses as `labelToPrint`. */
+export async function takeAsFile(
+	db: Database,
+	kitchen: Kitchen,
+	productId: string,
+	input: PrintJobInput
+): Promise<void> {
+	const { revision } = await labelToPrint(db, kitchen, productId, input);
+	await keepJob(db, kitchen, revision, input, 'file');
+}
+
+const keepJob = (
+	db: Database,
+	kitchen: Pick<Kitchen, 'id'>,
+	revision: Pick<LabelRevision, 'id'>,
+	input: PrintJobInput,
+	wentTo: KeptPrintJob['wentTo']
+) => {
+	const now = utcNow();
+	return insertOnce(db, 'print_jobs', {
+		id: input.id,
+		kitchen_id: kitchen.id,
+		label_revision_id: revision.id,
+		batch_id: input.batch || null,
+		copies: input.copies,
+		printed: wentTo === 'file' ? input.copies : 0,
+		went_to: wentTo,
+		created_at: now,
+		updated_at: now
+	});
+};
+
+/** What was printed or taken of a product's labels by the kitchen's rules, newest first. */
 export async function listPrintJobs(
 	db: Database,
 	kitchen: Kitchen,
@@ -68,7 +87,10 @@ export async function listPrintJobs(
 		.join('labels as l', 'l.id', 'r.label_id')
 		.leftJoin('batches as b', 'b.id', 'j.batch_id')
 		.where({ 'j.kitchen_id': kitchen.id, 'l.product_id': productId, 'l.rules': kitchen.rules })
-		.orderBy('j.id', 'desc')
+		.orderBy([
+			{ column: 'j.created_at', order: 'desc' },
+			{ column: 'j.id', order: 'desc' }
+		])
 		.limit(20)
 		.select<(RowOf<'print_jobs'> & { number: number; code: string | null })[]>('j.*', 'r.number', 'b.code');
 	return rows.map((row) => ({
@@ -77,6 +99,7 @@ export async function listPrintJobs(
 		batchCode: row.code,
 		copies: row.copies,
 		printed: row.printed,
+		wentTo: row.went_to as KeptPrintJob['wentTo'],
 		createdAt: row.created_at
 	}));
 }

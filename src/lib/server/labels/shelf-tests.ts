@@ -3,6 +3,7 @@ import type { ShelfTestRecord } from '../../label/shelf-test.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { insertOnce } from '../db/once.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { groupBy, utcNow } from '../rows.ts';
 
@@ -16,28 +17,36 @@ interface TestRow {
 	day: number | null;
 	is_good: number | null;
 	found: string | null;
+	picture_id: string | null;
 }
 
 /** Every shelf-life test of the kitchen by product, the newest first. */
 export async function shelfTests(db: Database, kitchenId: string): Promise<Map<string, ShelfTestRecord[]>> {
-	const rows = await known(db, kitchenId, ['shelf_tests', 'shelf_test_days'], 'shelf tests', () =>
-		db('shelf_tests as t')
-			.leftJoin('shelf_test_days as d', 'd.test_id', 't.id')
-			.where('t.kitchen_id', kitchenId)
-			.orderBy([
-				{ column: 't.id', order: 'desc' },
-				{ column: 'd.id', order: 'asc' }
-			])
-			.select<TestRow[]>(
-				't.id',
-				't.product_id',
-				't.of_what',
-				't.made_on',
-				't.kept_how',
-				'd.day',
-				'd.is_good',
-				'd.found'
-			)
+	const rows = await known(
+		db,
+		kitchenId,
+		['shelf_tests', 'shelf_test_days', 'shelf_test_pictures'],
+		'shelf tests',
+		() =>
+			db('shelf_tests as t')
+				.leftJoin('shelf_test_days as d', 'd.test_id', 't.id')
+				.leftJoin('shelf_test_pictures as p', 'p.id', 'd.id')
+				.where('t.kitchen_id', kitchenId)
+				.orderBy([
+					{ column: 't.id', order: 'desc' },
+					{ column: 'd.id', order: 'asc' }
+				])
+				.select<TestRow[]>(
+					't.id',
+					't.product_id',
+					't.of_what',
+					't.made_on',
+					't.kept_how',
+					'd.day',
+					'd.is_good',
+					'd.found',
+					'p.id as picture_id'
+				)
 	);
 	const tests = [...groupBy(rows, (row) => row.id).values()].flatMap((of): ShelfTestRecord[] => {
 		const [first] = of;
@@ -49,8 +58,8 @@ export async function shelfTests(db: Database, kitchenId: string): Promise<Map<s
 				of: first.of_what,
 				madeOn: first.made_on,
 				keptHow: first.kept_how,
-				days: of.flatMap(({ day, is_good, found }): FoundOnDay[] =>
-					day === null ? [] : [{ day, isGood: is_good === 1, found: found ?? '' }]
+				days: of.flatMap(({ day, is_good, found, picture_id }) =>
+					day === null ? [] : [{ day, isGood: is_good === 1, found: found ?? '', pictureId: picture_id }]
 				)
 			}
 		];
@@ -75,24 +84,58 @@ export async function beginShelfTest(
 	});
 }
 
+/** What was found of a test on a day, as it is sent. */
+export interface NotedDay extends FoundOnDay {
+	id: string;
+	test: string;
+	/** A JPEG, base64; empty for none. */
+	picture: string;
+}
+
 /** Notes what was found of a test on a day; one sent twice is one. Throws `NotFound`. */
 export async function noteShelfDay(
 	db: Database,
 	kitchenId: string,
 	productId: string,
-	{ id, test, day, isGood, found }: FoundOnDay & { id: string; test: string }
+	{ id, test, day, isGood, found, picture }: NotedDay
 ): Promise<void> {
 	const there = await db('shelf_tests')
 		.where({ kitchen_id: kitchenId, product_id: productId, id: test })
 		.first('id');
 	if (!there) throw new NotFound('this test is not here');
-	await insertOnce(db, 'shelf_test_days', {
-		id,
-		kitchen_id: kitchenId,
-		test_id: test,
-		day,
-		is_good: isGood,
-		found,
-		created_at: utcNow()
+	const now = utcNow();
+	await inTransaction(db, async (transaction) => {
+		await insertOnce(transaction, 'shelf_test_days', {
+			id,
+			kitchen_id: kitchenId,
+			test_id: test,
+			day,
+			is_good: isGood,
+			found,
+			created_at: now
+		});
+		if (picture !== '')
+			await insertOnce(transaction, 'shelf_test_pictures', {
+				id,
+				kitchen_id: kitchenId,
+				jpeg_base64: picture,
+				created_at: now
+			});
 	});
+}
+
+/** A picture of a shelf-life test of a product. Throws `NotFound`. */
+export async function shelfPicture(
+	db: Database,
+	kitchenId: string,
+	productId: string,
+	id: string
+): Promise<Uint8Array<ArrayBuffer>> {
+	const row = await db('shelf_test_pictures as p')
+		.join('shelf_test_days as d', 'd.id', 'p.id')
+		.join('shelf_tests as t', 't.id', 'd.test_id')
+		.where({ 'p.kitchen_id': kitchenId, 'p.id': id, 't.product_id': productId })
+		.first<{ jpeg_base64: string } | undefined>('p.jpeg_base64');
+	if (!row) throw new NotFound('this picture is not here');
+	return new Uint8Array(Buffer.from(row.jpeg_base64, 'base64'));
 }

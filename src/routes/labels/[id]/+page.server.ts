@@ -8,7 +8,7 @@ import {
 } from '$lib/server/edge/label.ts';
 import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import type { PrinterState } from '$lib/label/printer.ts';
-import { listPrintJobs, printOnRoll } from '$lib/server/labels/print-jobs.ts';
+import { listPrintJobs, printOnRoll, takeAsFile } from '$lib/server/labels/print-jobs.ts';
 import { labelPrinter, type LabelPrinter } from '$lib/server/print/printer.ts';
 import { refuse } from '$lib/server/errors.ts';
 import { listPackChecks, recordPackCheck } from '$lib/server/labels/pack-checks.ts';
@@ -89,6 +89,9 @@ export const actions: Actions = {
 		withDraft(request, printForm, async (job) => ({
 			outcome: await printOnRoll(db, underRules(home, url), thePrinter(), params.id, job)
 		})),
+	take: saving(printForm, async ({ locals: { db, kitchen: home }, params, url }, job) => {
+		await takeAsFile(db, underRules(home, url), params.id, job);
+	}),
 	roll: saving(rollForm, async (_, { width, height, labels }) => {
 		await thePrinter().load({ width_mm: width, height_mm: height, labels });
 	}),

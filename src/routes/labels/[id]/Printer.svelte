@@ -1,9 +1,7 @@
 <script lang="ts">
-	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
-	import { plain, plural } from '$lib/format.ts';
+	import { plain } from '$lib/format.ts';
 	import type { JobOutcome, PrinterState } from '$lib/label/printer.ts';
-	import type { KeptPrintJob } from '$lib/label/print-job.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
@@ -12,7 +10,6 @@
 	/** The label printer: what is on its roll, what is sent to it, and what came out. */
 	interface Props {
 		printer: { state: PrinterState | null; trouble: string };
-		jobs: KeptPrintJob[];
 		/** Of the next job: one sent twice prints only what is missing of it. */
 		jobId: string;
 		asked: string;
@@ -21,7 +18,7 @@
 		batch: string;
 		copies: string;
 	}
-	let { printer, jobs, jobId, asked, revision, size, batch, copies }: Props = $props();
+	let { printer, jobId, asked, revision, size, batch, copies }: Props = $props();
 	let outcome = $state.raw<JobOutcome | null>(null);
 	/** A job that stopped short, as it was sent: to be sent again for the rest. */
 	let unfinished = $state.raw<{ id: string; revision: number; batch: string; copies: string } | null>(null);
@@ -116,26 +113,4 @@
 		</form>
 		<Problems problems={loading.problems.filter((problem) => problem.path === '')} />
 	</details>
-	{#if jobs.length > 0}
-		<table class="ledger mt-3 max-w-3xl text-sm">
-			<caption class="sr-only">What was printed on the label printer</caption>
-			<thead
-				><tr><th>Printed</th><th>Revision</th><th>Batch</th><th class="number">Came out</th><td></td></tr
-				></thead
-			>
-			<tbody>
-				{#each jobs as each (each.id)}
-					<tr>
-						<td class="text-quiet">{dayTextOf(each.createdAt)}</td>
-						<td class="figure">{each.revision}</td>
-						<td class="figure">{each.batchCode ?? '–'}</td>
-						<td class="number figure">{each.printed} of {plural(each.copies, 'label')}</td>
-						<td class="py-1! text-right"
-							>{#if each.printed > 0}<a href="/labels/printed/{each.id}" download>as printed</a>{/if}</td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	{/if}
 </section>

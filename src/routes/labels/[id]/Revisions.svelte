@@ -6,10 +6,14 @@
 	import type { PrinterState } from '$lib/label/printer.ts';
 	import type { KeptPrintJob } from '$lib/label/print-job.ts';
 	import type { LabelRevision } from '$lib/label/types.ts';
+	import { enhance } from '$app/forms';
+	import { draftForm } from '$lib/form/draft-form.svelte.ts';
+	import Problems from '$lib/ui/Problems.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { toast } from 'svelte-sonner';
 	import { savePng } from './png.ts';
+	import Printed from './Printed.svelte';
 	import Printer from './Printer.svelte';
 	import Differences from './Differences.svelte';
 
@@ -50,6 +54,26 @@
 				}).toString()}${asked}`
 			: ''
 	);
+	const job = $derived({
+		revision: revision?.number ?? 0,
+		batch: forBatch?.id ?? '',
+		copies: copies.trim() || String(Math.max(1, forBatch?.packsLeft ?? 1))
+	});
+	let as = '';
+	let link = $state<HTMLAnchorElement>();
+	const taking = draftForm<never>({ saved: () => `Taken as ${as}`, onsaved: () => void give() });
+	/** The button that was pressed says as what; it is noted first, so that the trace knows what is on the bags. */
+	const take: typeof taking.enhance = (input) => {
+		as = (input.submitter as HTMLButtonElement | null)?.value ?? 'PDF';
+		input.formData.set('draft', JSON.stringify({ id: taking.key, ...job }));
+		return taking.enhance(input);
+	};
+	async function give() {
+		if (as === 'PNG') return picture();
+		if (!link) return;
+		link.href = as === 'SVG' ? `${href}&as=svg` : href;
+		link.click();
+	}
 	async function picture() {
 		if (!revision) return;
 		const { width_mm, height_mm } = revision.content.size;
@@ -107,15 +131,19 @@
 				Revision {revision.number} says what is no longer so: print it only for packs that were made under it.
 			</p>
 		{/if}
-		<div class="mt-3 flex flex-wrap gap-2">
-			<a class="button" {href} download>PDF</a>
-			<a class="button" href="{href}&as=svg" download>SVG</a>
-			<button type="button" class="button" onclick={picture}>PNG</button>
-		</div>
+		<Problems problems={taking.problems} />
+		<form method="POST" action="?/take{asked}" use:enhance={take} class="mt-3 flex flex-wrap gap-2">
+			{#each ['PDF', 'SVG', 'PNG'] as file (file)}
+				<button class="button" value={file} disabled={taking.saving}>{file}</button>
+			{/each}
+			<a bind:this={link} {href} download class="hidden">the file</a>
+		</form>
+		{#if forBatch}
+			<p class="text-quiet mt-1 text-sm">What is taken is noted as the label of batch {forBatch.code}.</p>
+		{/if}
 		{#if printer}
 			<Printer
 				{printer}
-				{jobs}
 				{jobId}
 				{asked}
 				revision={revision.number}
@@ -124,6 +152,7 @@
 				copies={copies.trim() || String(Math.max(1, forBatch?.packsLeft ?? 1))}
 			/>
 		{/if}
+		<Printed {jobs} />
 	</section>
 	<section class="border-rule mt-8 border-t pt-4" aria-labelledby="revisions-heading">
 		<h2 id="revisions-heading">Revisions</h2>

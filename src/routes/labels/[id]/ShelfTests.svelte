@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
-	import { borneOut, daysOf, type Tested } from '$core/label/shelf-life.ts';
+	import { borneOut, daysOf, TESTED, type Tested } from '$core/label/shelf-life.ts';
+	import { parseDate } from '@internationalized/date';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 
 	import type { ShelfTestRecord } from '$lib/label/shelf-test.ts';
@@ -8,6 +9,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
+	import { smallPicture } from '$lib/label/small-picture.ts';
 	import { untrack } from 'svelte';
 
 	/** The maker's own tests of how long it keeps, each day as it was found; the days on the label come from them. */
@@ -28,12 +30,33 @@
 	};
 	const days = $derived(borneOut(tests, 'baked'));
 	let begun = $state(untrack(() => ({ of: 'baked' as Tested, madeOn: today, keptHow: '' })));
-	let noted = $state({ test: '', day: '', isGood: true, found: '' });
+	let noted = $state({ test: '', day: '', isGood: true, found: '', picture: '' });
+	let pictureTrouble = $state('');
+	let chooser = $state<HTMLInputElement>();
 	const begin = draftForm<never>({ saved: 'Test begun', onsaved: () => (begun.keptHow = '') });
 	const note = draftForm<never>({
 		saved: 'Noted',
-		onsaved: () => (noted = { ...noted, day: '', found: '' })
+		onsaved: () => {
+			noted = { ...noted, day: '', found: '', picture: '' };
+			if (chooser) chooser.value = '';
+		}
 	});
+	async function take(file: File | undefined) {
+		[noted.picture, pictureTrouble] = ['', ''];
+		if (!file) return;
+		try {
+			noted.picture = await smallPicture(file);
+		} catch {
+			pictureTrouble = 'this is not a picture that can be read: choose another';
+		}
+	}
+	/** What of it is not sold has its own days, which no label says: by when to use it is said here. */
+	const unsold = $derived(
+		TESTED.flatMap((of) => {
+			const days = of === 'baked' ? null : borneOut(tests, of);
+			return days === null ? [] : { of, days };
+		})
+	);
 	const chosen = $derived(tests.some(({ id }) => id === noted.test) ? noted.test : (tests[0]?.id ?? ''));
 	const nameOf = ({ of, madeOn, keptHow }: ShelfTestRecord) =>
 		`${WHAT[of]}, made ${dayText(madeOn)}, ${keptHow}`;
@@ -53,6 +76,12 @@
 				>{/if}
 		</p>
 	{/if}
+	{#each unsold as { of, days } (of)}
+		<p class="mt-1" data-testid="borne-out-{of}">
+			For {WHAT[of]}, your tests bear out <b>{plural(days, 'day')}</b>: what is made today is used by
+			<b>{dayText(parseDate(today).add({ days }).toString())}</b>. Write it on the tub.
+		</p>
+	{/each}
 	{#each tests as test (test.id)}
 		<div class="mt-3 max-w-3xl">
 			<h3 class="font-semibold">{nameOf(test)}</h3>
@@ -65,6 +94,16 @@
 							<span class="figure">day {each.day}</span>:
 							<b class={each.isGood ? 'text-squared' : 'text-loss'}>{each.isGood ? 'good' : 'not good'}</b
 							>{each.found ? `, ${each.found}` : ''}
+							{#if each.pictureId}
+								<a href="/labels/{test.productId}/pictures/{each.pictureId}" class="mt-1 block w-fit">
+									<img
+										src="/labels/{test.productId}/pictures/{each.pictureId}"
+										alt="Day {each.day}: {each.found || (each.isGood ? 'good' : 'not good')}"
+										class="border-edge max-h-32 border"
+										loading="lazy"
+									/>
+								</a>
+							{/if}
 						</li>
 					{/each}
 				</ul>
@@ -101,6 +140,22 @@
 				/>
 				<Field label="What you found" bind:value={noted.found} error={note.at('found')} maxlength={400} />
 			</div>
+			<label class="mt-3 block text-sm">
+				<span class="font-medium">A picture of it</span>
+				<input
+					bind:this={chooser}
+					type="file"
+					accept="image/*"
+					class="mt-1 block"
+					aria-describedby="picture-hint"
+					onchange={(event) => take(event.currentTarget.files?.[0])}
+				/>
+			</label>
+			<p id="picture-hint" class={['text-sm', pictureTrouble ? 'text-loss' : 'text-quiet']} role="status">
+				{pictureTrouble ||
+					note.at('picture') ||
+					(noted.picture ? 'ready to be noted' : 'Made small here; where it was taken is not kept')}
+			</p>
 			<button class="button mt-3" disabled={note.saving}>Note it</button>
 		</form>
 	{/if}

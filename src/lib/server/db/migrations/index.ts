@@ -63,6 +63,8 @@ import * as standingsAnew from './0061_standings_anew.ts';
 import * as refined from './0062_refined.ts';
 import * as lastUse from './0063_last_use.ts';
 import * as shelfTests from './0064_shelf_tests.ts';
+import * as shelfPictures from './0065_shelf_pictures.ts';
+import * as takenLabels from './0066_taken_labels.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -129,5 +131,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0061_standings_anew', standingsAnew],
 	['0062_refined', refined],
 	['0063_last_use', lastUse],
-	['0064_shelf_tests', shelfTests]
+	['0064_shelf_tests', shelfTests],
+	['0065_shelf_pictures', shelfPictures],
+	['0066_taken_labels', takenLabels]
 ];
