@@ -137,6 +137,22 @@ describe('what the process has the label say', () => {
 		expect(fields({ sold }, { finishing: 'Cook both sides until brown.' })).toEqual([]);
 		expect(fields({ sold: 'fully cooked' }, { finishing: '' })).toEqual([]);
 	});
+	it('is in the EU what the day of a chilled one is called, and whether a frozen one is sold defrosted', () => {
+		const eu = given({ rules: 'eu' });
+		const of = (storage: Choices['storage'], more: Partial<LabelDesign> = {}) =>
+			blocksOf(eu, { storage: 'Keep at 4 °C.', ...more }, null, { storage }).map((block) => block.field);
+		expect(of('chilled')).toEqual(['dateKind']);
+		expect(of('chilled', { dateKind: 'use by' })).toEqual([]);
+		expect(of('chilled', { dateKind: 'best before' })).toEqual([]);
+		expect(of('frozen')).toEqual(['defrosted']);
+		expect(of('frozen', { defrosted: false })).toEqual([]);
+		expect(of('shelf')).toEqual([]);
+		expect(fields({ storage: 'chilled' }, { storage: 'Keep at 4 °C.' })).toEqual([]);
+		const content = contentOf(eu, { name: 'Roti', defrosted: true, dateKind: 'use by' });
+		expect(content).toMatchObject({ name: 'Roti, defrosted', dateKind: 'use by' });
+		expect(contentOf(eu).dateKind).toBe('best before');
+	});
+
 	it('is how to keep what is chilled or frozen', () => {
 		expect(fields({ storage: 'chilled' }, { storage: ' ' })).toEqual(['storage']);
 		expect(fields({ storage: 'frozen' }, { storage: '' })).toEqual(['storage']);

@@ -107,7 +107,7 @@ export function labelBlocks(
 			{ field: 'leavePanelOut' }
 		);
 	blocks.push(
-		...processBlocks(choices, design),
+		...processBlocks(rules, choices, design),
 		...wordingBlocks(recipe, design),
 		...profileBlocks(rules, design, profile),
 		...formatBlocks(recipe, facts, design, profile),
@@ -153,7 +153,11 @@ export function declarationBlocks(declared_g: number | null, meanPack_g: number 
 }
 
 /** What the way it is made and kept has the bag say (computation, section 10a). */
-function processBlocks({ sold, storage }: Pick<Choices, 'sold' | 'storage'>, design: LabelDesign): Block[] {
+function processBlocks(
+	rules: RuleSet,
+	{ sold, storage }: Pick<Choices, 'sold' | 'storage'>,
+	design: LabelDesign
+): Block[] {
 	const blocks: Block[] = [];
 	const ask = (message: string, field: keyof LabelDesign) =>
 		blocks.push({ message, ingredient: null, field });
@@ -161,6 +165,13 @@ function processBlocks({ sold, storage }: Pick<Choices, 'sold' | 'storage'>, des
 		ask('it is sold part-cooked: say how to finish it', 'finishing');
 	if ((storage === 'chilled' || storage === 'frozen') && design.storage.trim() === '')
 		ask(`it is kept ${storage}: say how to keep it`, 'storage');
+	if (rules.asksDate && storage === 'chilled' && sold !== FOR_THE_DAY && design.dateKind === null)
+		ask(
+			'it is kept chilled: say whether it spoils fast, and is used by a day, or is best before one',
+			'dateKind'
+		);
+	if (rules.asksDate && storage === 'frozen' && design.defrosted === null)
+		ask('it is kept frozen: say whether it is sold defrosted', 'defrosted');
 	return blocks;
 }
 

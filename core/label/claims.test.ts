@@ -71,11 +71,22 @@ describe('what an ingredient list is to be asked about', () => {
 	});
 
 	it('EU and UK: additives under their category, and how far an oil was hydrogenated', () => {
-		expect(eu.asksOfStatement('**Wheat** flour, sodium bicarbonate.')).toHaveLength(1);
-		expect(eu.asksOfStatement('**Wheat** flour, raising agent: sodium bicarbonate.')).toEqual([]);
-		expect(eu.asksOfStatement('**Wheat** flour, hydrogenated palm oil.')).toEqual([
+		expect(eu.asksOfStatement('**Rye** flour, sodium bicarbonate.')).toHaveLength(1);
+		expect(eu.asksOfStatement('**Rye** flour, raising agent: sodium bicarbonate.')).toEqual([]);
+		expect(eu.asksOfStatement('**Rye** flour, hydrogenated palm oil.')).toEqual([
 			'a hydrogenated oil is called fully or partly hydrogenated'
 		]);
-		expect(eu.asksOfStatement('**Wheat** flour, partly hydrogenated palm oil.')).toEqual([]);
+		expect(eu.asksOfStatement('**Rye** flour, partly hydrogenated palm oil.')).toEqual([]);
+	});
+
+	it('UK: white flour that lists nothing of what the law adds', () => {
+		const asked = (list: string) =>
+			eu.asksOfStatement(list).some((each) => each.includes('flour is fortified'));
+		expect(asked('**Wheat** flour, water, salt.')).toBe(true);
+		expect(asked('**Wheat** flour (**wheat** flour, calcium carbonate, iron, niacin, thiamin), water.')).toBe(
+			false
+		);
+		expect(asked('Wholemeal **wheat** flour, water.')).toBe(false);
+		expect(asked('**Rye** flour, water.')).toBe(false);
 	});
 });

@@ -34,7 +34,12 @@ function said(content: LabelContent): Map<string, string> {
 		['least size of it', content.localLeast_pt === null ? '' : `${content.localLeast_pt} points`],
 		['barcode', content.barcode?.digits ?? ''],
 		['maker', [content.maker, content.address].filter(Boolean).join(', ')],
-		['best before', content.bestBeforeDays === null ? 'none' : `${content.bestBeforeDays} days from making`],
+		[
+			'date',
+			content.bestBeforeDays === null
+				? 'none'
+				: `${content.dateKind ?? 'best before'}, ${content.bestBeforeDays} days from making`
+		],
 		['size', `${content.size.width_mm} × ${content.size.height_mm} mm`]
 	]);
 	const { panel, table } = content;

@@ -12,6 +12,10 @@ import { profileSentence, type LocalProfile } from '../profile/profile.ts';
 import type { Barcode } from './barcode.ts';
 import type { Wording } from './wording.ts';
 
+/** What the day on a bag is called: food that spoils fast is not eaten after its use-by day (Regulation 1169/2011 Article 24). */
+export const DATE_KINDS = ['best before', 'use by'] as const;
+export type DateKind = (typeof DATE_KINDS)[number];
+
 /** What the maker decides of a product's label; figures and lists are derived. */
 export interface LabelDesign {
 	/** The product's name as it prints. */
@@ -37,6 +41,10 @@ export interface LabelDesign {
 	barcode: string;
 	/** Days from making that the maker's own shelf-life test bears out; null prints none. */
 	bestBeforeDays: number | null;
+	/** What the day is called; null while nobody said: best before. */
+	dateKind: DateKind | null;
+	/** Whether it was frozen and is sold thawed; null while nobody said. */
+	defrosted: boolean | null;
 	/** When that test was made and what it found. */
 	shelfLifeTest: string;
 	/** Price as it prints; empty prints none. */
@@ -67,6 +75,8 @@ export interface LabelContent {
 	/** Least type size of it, points; null: as the other words. */
 	localLeast_pt: number | null;
 	bestBeforeDays: number | null;
+	/** Absent on labels approved before it was asked for: best before. */
+	dateKind?: DateKind;
 	price: string;
 	barcode: Barcode | null;
 	size: LabelDesign['size'];
@@ -122,7 +132,9 @@ export function labelContent(
 	const leftOut = leavesPanelOut(rules, design, profile);
 	return {
 		rules: rulesName,
-		name,
+		// The name of a food that was frozen says so (Regulation 1169/2011 Annex VI, part A 2).
+		name: design.defrosted && name.trim() !== '' ? `${name}, defrosted` : name,
+		dateKind: design.dateKind ?? 'best before',
 		storage,
 		finishing,
 		maker,

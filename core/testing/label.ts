@@ -40,6 +40,8 @@ export const design = (more: Partial<LabelDesign> = {}): LabelDesign => ({
 	packArea_cm2: null,
 	barcode: '',
 	bestBeforeDays: 5,
+	dateKind: null,
+	defrosted: null,
 	shelfLifeTest: 'kept 7 days at 21 °C, no mould, tasted on each',
 	price: '',
 	size: { width_mm: 127, height_mm: 125 },

@@ -1,4 +1,4 @@
-import type { LabelDesign } from '$core/label/content.ts';
+import type { DateKind, LabelDesign } from '$core/label/content.ts';
 import type { RulesName } from '$core/formula/types.ts';
 import { US_FORMATS, type UsFormat } from '$core/rules/us/format/index.ts';
 import { SHEETS } from '$core/label/sheets.ts';
@@ -26,6 +26,8 @@ export interface LabelDraft {
 	faceHeight: string;
 	barcode: string;
 	bestBeforeDays: string;
+	dateKind: DateKind | null;
+	defrosted: boolean | null;
 	shelfLifeTest: string;
 	price: string;
 	width: string;

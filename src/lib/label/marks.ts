@@ -1,13 +1,19 @@
+import type { DateKind } from '$core/label/content.ts';
 import { parseDate } from '@internationalized/date';
 
-/** The line of a batch's best-before day, `days` after it was made: `Best before 12 Dec 2026`. */
-export function bestBefore(madeOn: string, days: number): string {
+const WORDS: Record<DateKind, string> = { 'best before': 'Best before', 'use by': 'Use by' };
+
+/** The line of the day on a bag, `days` after its batch was made: `Best before 12 Dec 2026`. */
+export const bestBefore = (madeOn: string, days: number, kind: DateKind = 'best before'): string =>
+	`${WORDS[kind]} ${dateAfter(madeOn, days)}`;
+
+/** The day `days` after another, as a bag says it: `12 Dec 2026`. */
+export function dateAfter(madeOn: string, days: number): string {
 	const day = parseDate(madeOn).add({ days });
-	const text = new Intl.DateTimeFormat('en-GB', {
+	return new Intl.DateTimeFormat('en-GB', {
 		day: 'numeric',
 		month: 'short',
 		year: 'numeric',
 		timeZone: 'UTC'
 	}).format(day.toDate('UTC'));
-	return `Best before ${text}`;
 }

@@ -1,3 +1,4 @@
+import type { DateKind } from '$core/label/content.ts';
 import type { Step } from '$core/formula/process.ts';
 
 /** What the stations of a batch need of its formula version and its label. */
@@ -17,4 +18,6 @@ export interface StationLabel {
 	declared_g: number;
 	/** Days its best-before is after making; null where none is printed. */
 	bestBeforeDays: number | null;
+	/** What that day is called. */
+	dateKind: DateKind;
 }

@@ -1,12 +1,13 @@
 import { NotFound } from '../errors.ts';
-import type { StationFacts } from '../../batch/bench/station.ts';
+import type { LabelContent } from '$core/label/content.ts';
+import type { StationFacts, StationLabel } from '../../batch/bench/station.ts';
 import { processOf, type Choices, type Step } from '$core/formula/process.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
 import { heldBatch } from '../labels/held.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { toList, toNumber, type Row } from '../rows.ts';
+import { toList, type Row } from '../rows.ts';
 
 /** The steps and cautions of a batch, and its label: the one it was packed under, or the newest approved. */
 export async function stationFacts(
@@ -39,14 +40,16 @@ export async function stationFacts(
 		steps: toList<Step>(version.steps),
 		cautions: processOf(family, choices).cautions,
 		partCooked: choices.sold === 'part-cooked, the customer finishes',
-		label: revision
-			? {
-					number: revision.number,
-					declared_g: Number(revision.declared_g),
-					bestBeforeDays: toNumber(
-						(JSON.parse(revision.content) as { bestBeforeDays?: number | null }).bestBeforeDays
-					)
-				}
-			: null
+		label: revision ? labelOf(revision) : null
+	};
+}
+
+function labelOf(revision: Row): StationLabel {
+	const { bestBeforeDays, dateKind } = JSON.parse(revision.content) as Partial<LabelContent>;
+	return {
+		number: revision.number,
+		declared_g: Number(revision.declared_g),
+		bestBeforeDays: bestBeforeDays ?? null,
+		dateKind: dateKind ?? 'best before'
 	};
 }

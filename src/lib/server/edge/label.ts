@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { LabelDesign } from '$core/label/content.ts';
+import { DATE_KINDS, type LabelDesign } from '$core/label/content.ts';
 import { US_FORMATS } from '$core/rules/us/format/index.ts';
 import { gtinProblem } from '$core/label/barcode.ts';
 import type { Read } from '$core/measure/reading.ts';
@@ -51,6 +51,8 @@ export const labelForm = Joi.object<LabelForm>({
 	faceHeight: number(10, 1000, { optional: true }),
 	barcode: typed(readBarcode, {}),
 	bestBeforeDays: count(1, MOST_DAYS, { optional: true }),
+	dateKind: Joi.valid(...DATE_KINDS, null).required(),
+	defrosted: Joi.boolean().allow(null).required(),
 	shelfLifeTest: optionalText(400),
 	price: optionalText(20),
 	width: number(20, 300),

@@ -269,4 +269,12 @@ function weighed(
 }
 
 /** What the first designs had not decided yet. */
-const LATER_DECIDED = { food: '', leavePanelOut: false, face_mm: null, packArea_cm2: null, barcode: '' };
+const LATER_DECIDED = {
+	food: '',
+	leavePanelOut: false,
+	face_mm: null,
+	packArea_cm2: null,
+	barcode: '',
+	dateKind: null,
+	defrosted: null
+};

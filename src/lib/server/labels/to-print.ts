@@ -41,7 +41,9 @@ export async function labelToPrint(
 	const { drawing } = layoutLabel(content, revision.declared_g, {
 		code: batch?.code ?? '',
 		bestBefore:
-			read && content.bestBeforeDays !== null ? bestBefore(...lastDay(read, content.bestBeforeDays)) : ''
+			read && content.bestBeforeDays !== null
+				? bestBefore(...lastDay(read, content.bestBeforeDays), content.dateKind)
+				: ''
 	});
 	const name = `label ${content.name} revision ${revision.number}`.replace(/[^\w -]+/g, '');
 	return { revision, drawing, name };

@@ -92,7 +92,11 @@
 		bestBefore:
 			design.bestBeforeDays === null
 				? ''
-				: bestBefore(data.batches[0]?.madeOn ?? data.today, design.bestBeforeDays)
+				: bestBefore(
+						data.batches[0]?.madeOn ?? data.today,
+						design.bestBeforeDays,
+						design.dateKind ?? 'best before'
+					)
 	});
 	/** As it prints: what does not fit is told from it. */
 	const printed = $derived(content ? layoutLabel(content, design.declared_g ?? 1, marks) : null);

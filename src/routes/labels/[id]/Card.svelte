@@ -114,7 +114,7 @@
 							: null}
 					/>
 				{:else}
-					<Words {part} bind:draft {at} profile={label.profile} />
+					<Words {part} bind:draft {at} profile={label.profile} storage={label.choices.storage} />
 				{/if}
 				<button type="submit" class="button button-main xl:hidden" disabled={saving}>Save</button>
 			</form>

@@ -14,7 +14,9 @@ const WORDS: Record<Exclude<keyof LabelDraft, 'id' | 'version' | 'wording'>, str
 	faceWidth: 'front of the pack, width',
 	faceHeight: 'front of the pack, height',
 	barcode: 'barcode',
-	bestBeforeDays: 'best before, days',
+	bestBeforeDays: 'date, days',
+	dateKind: 'what the day is called',
+	defrosted: 'sold defrosted',
 	shelfLifeTest: 'shelf-life test',
 	price: 'price',
 	width: 'width',
@@ -22,7 +24,8 @@ const WORDS: Record<Exclude<keyof LabelDraft, 'id' | 'version' | 'wording'>, str
 	format: 'panel format'
 };
 
-const shown = (value: string | boolean): string => (typeof value === 'string' ? value : value ? 'yes' : 'no');
+const shown = (value: string | boolean | null): string =>
+	value === null ? 'nobody said' : typeof value === 'string' ? value : value ? 'yes' : 'no';
 
 /** What differs between two drafts of a label, in words. */
 export function labelDifferences(

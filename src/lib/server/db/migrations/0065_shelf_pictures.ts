@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { idColumn, kitchenTable, timeColumn } from '../columns.ts';
+import { kitchenTable, timeColumn } from '../columns.ts';
 import { countChanges } from '../counted.ts';
 import { mayChange, neverChanges } from '../triggers.ts';
 

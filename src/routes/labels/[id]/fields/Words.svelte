@@ -1,4 +1,6 @@
 <script lang="ts">
+	import type { Choices } from '$core/formula/process.ts';
+	import { DATE_KINDS } from '$core/label/content.ts';
 	import type { LabelPartName } from '$core/label/parts.ts';
 	import { profileSentence, type LocalProfile } from '$core/profile/profile.ts';
 	import type { LabelDraft } from '$lib/label/draft.ts';
@@ -12,8 +14,10 @@
 		at: (path: string) => string;
 		/** What the kitchen's own authority asks; null while nothing is noted. */
 		profile: LocalProfile | null;
+		/** How it is kept. */
+		storage: Choices['storage'];
 	}
-	let { part, draft = $bindable(), at, profile }: Props = $props();
+	let { part, draft = $bindable(), at, profile, storage }: Props = $props();
 	const sentence = $derived(profile ? profileSentence(profile) : '');
 </script>
 
@@ -21,6 +25,23 @@
 	<div data-field="name">
 		<Field label="Name on the label" bind:value={draft.name} error={at('name')} maxlength={160} />
 	</div>
+	{#if storage === 'frozen' || draft.defrosted !== null}
+		<div data-field="defrosted">
+			<Choice
+				label="Is it sold defrosted?"
+				bind:value={
+					() => (draft.defrosted === null ? '' : draft.defrosted ? 'yes' : 'no'),
+					(said) => (draft.defrosted = said === '' ? null : said === 'yes')
+				}
+				options={[
+					{ value: '', text: 'nobody said' },
+					{ value: 'yes', text: 'yes: its name says so' },
+					{ value: 'no', text: 'no: it is frozen when it is sold' }
+				]}
+				hint="What was frozen and thawed is not frozen again: say so where you say how to keep it"
+			/>
+		</div>
+	{/if}
 {:else if part === 'maker'}
 	<div data-field="maker">
 		<Field label="Maker" bind:value={draft.maker} error={at('maker')} maxlength={160} />
@@ -44,11 +65,26 @@
 {:else if part === 'date'}
 	<div data-field="bestBeforeDays">
 		<Field
-			label="Best before, days from making"
+			label="{draft.dateKind === 'use by' ? 'Use by' : 'Best before'}, days from making"
 			bind:value={draft.bestBeforeDays}
 			error={at('bestBeforeDays')}
 			inputmode="numeric"
 			hint="What your own test bears out; empty prints none"
+		/>
+	</div>
+	<div data-field="dateKind">
+		<Choice
+			label="The day is called"
+			bind:value={
+				() => draft.dateKind ?? '',
+				(said) => (draft.dateKind = DATE_KINDS.find((kind) => kind === said) ?? null)
+			}
+			options={[
+				{ value: '', text: 'nobody said: best before' },
+				{ value: 'best before', text: 'best before' },
+				{ value: 'use by', text: 'use by: it spoils fast' }
+			]}
+			hint="What spoils fast may be unsafe before it looks so, and is not sold after its day: your authority says which it is"
 		/>
 	</div>
 	<div data-field="shelfLifeTest">

@@ -5,7 +5,7 @@
 	import { readCount } from '$core/measure/reading.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import { bestBefore } from '$lib/label/marks.ts';
+	import { bestBefore, dateAfter } from '$lib/label/marks.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Held from '$lib/ui/Held.svelte';
@@ -171,10 +171,13 @@
 			<h2 id="keeps-heading">Best before, label and cleaning</h2>
 			<p class="mt-1">
 				{#if day}
-					Best before <b>{bestBefore(day, 0).replace('Best before ', '')}</b>, as set for this batch.
+					{bestBefore(day, 0, label?.dateKind).replace(/ \d.*/, '')} <b>{dateAfter(day, 0)}</b>, as set for
+					this batch.
 				{:else if label?.bestBeforeDays !== null && label?.bestBeforeDays !== undefined}
-					{bestBefore(batch.madeOn, label.bestBeforeDays)}: {plural(label.bestBeforeDays, 'day')} after making,
-					as the label has it.
+					{bestBefore(batch.madeOn, label.bestBeforeDays, label.dateKind)}: {plural(
+						label.bestBeforeDays,
+						'day'
+					)} after making, as the label has it.
 				{:else}
 					<span class="text-quiet">The label prints no best-before day.</span>
 				{/if}
