@@ -246,7 +246,7 @@ async function sellAtDoor(
 	most: number,
 	reason = ''
 ): Promise<void> {
-	const { packsLeft } = await getBatch(db, kitchen, batch.id);
+	const packsLeft = await packsLeftOf(db, batch);
 	const packs = Math.min(packsLeft, random.whole(most - 2, most));
 	if (packs > 0) await sell(db, kitchen, batch, day, DOOR, packs, reason);
 }
@@ -278,9 +278,14 @@ async function sell(
 	});
 }
 
+async function packsLeftOf(db: Database, { id }: Pick<Batch, 'id'>): Promise<number> {
+	const row = await db('batches').where({ id }).first('packs_left');
+	return row?.packs_left ?? 0;
+}
+
 /** What nobody bought is written off. */
 async function writeOffRest(db: Database, kitchen: Kitchen, batch: Batch, soldOn: string): Promise<void> {
-	const { packsLeft } = await getBatch(db, kitchen, batch.id);
+	const packsLeft = await packsLeftOf(db, batch);
 	if (packsLeft === 0) return;
 	await keepSale(db, kitchen.id, {
 		id: newId(),
