@@ -5,7 +5,7 @@ export default defineConfig({
 	testDir: 'tests/e2e',
 	outputDir: 'test-results',
 	globalSetup: './tests/e2e/stock-up.ts',
-	timeout: 90_000,
+	timeout: 300_000,
 	expect: { timeout: 20_000 },
 	// The tests share one kitchen, as people do; each makes what it changes, so two can go side by side.
 	workers: 2,

@@ -33,7 +33,7 @@ export async function main(only: string[] = []): Promise<void> {
 		await ensureBuild();
 		const mariadb = await startMariaDb(folder, { durable: false });
 		undo.push(mariadb.stop);
-		const db = openDatabase(mariadb.url);
+		const db = openDatabase(mariadb.ownerUrl);
 		undo.push(() => db.destroy());
 		await migrate(db);
 		await loadDemoOnce(db);
@@ -96,7 +96,7 @@ async function restoreElsewhere(
 ): Promise<void> {
 	const mariadb = await startMariaDb(folder, { durable: false });
 	undo.push(mariadb.stop);
-	const db = openDatabase(mariadb.url);
+	const db = openDatabase(mariadb.ownerUrl);
 	undo.push(() => db.destroy());
 	await migrate(db);
 	const began = performance.now();

@@ -184,10 +184,10 @@ async function benchApplication(): Promise<void> {
 	try {
 		const mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
 		undo.push(mariadb.stop);
-		const db = openDatabase(mariadb.url);
+		const db = openDatabase(mariadb.ownerUrl);
 		undo.push(() => db.destroy());
 		const application = await startApplication(join(folder, 'data'), await freePort(), {
-			DATABASE_URL: mariadb.url
+			DATABASE_URL: mariadb.ownerUrl
 		});
 		const of = await mainPagesOf(db);
 		reportPages(await pageSpeeds(application.address, db, of.kitchenId, of.paths));

@@ -27,7 +27,7 @@ export async function main(args: string[]): Promise<void> {
 			undo.push(claimFolder(dataDir));
 			const mariadb = await startMariaDb(dataDir);
 			undo.push(mariadb.stop);
-			url = mariadb.url;
+			url = mariadb.ownerUrl;
 		}
 		const database = openDatabase(url);
 		undo.push(() => database.destroy());

@@ -23,7 +23,7 @@ export async function main(): Promise<void> {
 		await layOnce(dataDir, prepareDatabase);
 		const mariadb = await startMariaDb(dataDir);
 		undo.push(mariadb.stop);
-		await prepareDatabase(mariadb.url);
+		await prepareDatabase(mariadb.ownerUrl);
 		undo.push(await startStandIns(dataDir));
 		code = await vite(port, {
 			DATABASE_URL: mariadb.url,

@@ -38,14 +38,16 @@ export async function main(): Promise<void> {
 		if (!external) refuseSecondStart(dataDir);
 		await requirePort(port);
 		let url = external;
-		if (!url) {
+		let ownerUrl = external;
+		if (!url || !ownerUrl) {
 			undo.push(claimFolder(dataDir));
 			await layOnce(dataDir, prepareDatabase);
 			const mariadb = await startMariaDb(dataDir);
 			undo.push(mariadb.stop);
-			url = mariadb.url;
+			({ url, ownerUrl } = mariadb);
+			process.env.OWN_DATABASE = dataDir;
 		}
-		await prepareDatabase(url);
+		await prepareDatabase(ownerUrl);
 		await ensureBuild();
 		undo.push(await startStandIns(dataDir));
 		const running = await serve(port, url);

@@ -65,7 +65,7 @@ export async function main(args: string[]): Promise<void> {
 				if (!wants('integration')) return;
 				const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
 				undo.push(mariadb.stop);
-				await vitest('integration', folder, tally, { TEST_DATABASE_URL: mariadb.url }, rest);
+				await vitest('integration', folder, tally, { TEST_DATABASE_URL: mariadb.ownerUrl }, rest);
 			})()
 		]);
 		if (wants('browser')) {

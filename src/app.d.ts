@@ -6,6 +6,8 @@ declare global {
 		interface Locals {
 			db: Database;
 			kitchen: Kitchen;
+			/** By which what failed is found in what was printed. */
+			requestId: string;
 			/** Whether the whole answer stays true until something of the kitchen is changed. */
 			isKnown?: boolean;
 		}

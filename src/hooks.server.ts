@@ -1,49 +1,48 @@
-import type { Handle, HandleServerError } from '@sveltejs/kit';
-import { pino } from 'pino';
+import { isHttpError, isRedirect, type Handle, type HandleServerError } from '@sveltejs/kit';
+import { ulid } from 'ulid';
 import { database } from '$lib/server/db/connection.ts';
 import { whileUnchanged } from '$lib/server/db/known.ts';
+import { databaseTrouble } from '$lib/server/db/trouble.ts';
+import { notLetIn } from '$lib/server/edge/asked.ts';
+import { makeSafe } from '$lib/server/edge/headers.ts';
+import { log, logged } from '$lib/server/edge/log.ts';
+import { turnedAway } from '$lib/server/edge/turned-away.ts';
 import { theKitchenNow } from '$lib/server/kitchens.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-
-/** The most a form or a file may hold, but for an archive. */
-const MOST_BYTES = 4 * 1024 ** 2;
-const RESTORE = '/kitchen/data/restore';
-
-/** Whether what comes in is more than is taken there, or does not say how much it is. */
-function isTooLarge({ headers, body }: Request, path: string): boolean {
-	if (body === null || path === RESTORE) return false;
-	const length = headers.get('content-length');
-	return length === null || Number(length) > MOST_BYTES;
-}
-
-const READING = ['GET', 'HEAD', 'OPTIONS'];
-
-/** Whether a page of another site sends it: a browser says so of everything but reading. */
-function isForeign({ method, headers }: Request, origin: string): boolean {
-	const from = headers.get('origin');
-	return !READING.includes(method) && from !== null && from !== origin;
-}
-
 export const handle: Handle = async ({ event, resolve }) => {
-	if (isForeign(event.request, event.url.origin))
-		return new Response('this came from another site', { status: 403 });
-	if (isTooLarge(event.request, event.url.pathname))
-		return new Response('more than is taken here', { status: 413 });
+	event.locals.requestId = ulid();
+	const away = notLetIn(event);
+	if (away) return makeSafe(turnedAway(event, away));
 	event.locals.db = database();
-	const { kitchen, changes } = await theKitchenNow(event.locals.db);
-	event.locals.kitchen = kitchen;
-	return event.request.method === 'GET'
-		? whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve))
-		: resolve(event);
+	try {
+		const { kitchen, changes } = await theKitchenNow(event.locals.db);
+		event.locals.kitchen = kitchen;
+		const response =
+			event.request.method === 'GET'
+				? await whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve))
+				: await resolve(event);
+		return makeSafe(response);
+	} catch (error) {
+		if (isHttpError(error) || isRedirect(error)) throw error;
+		const trouble = databaseTrouble(error);
+		if (!trouble) throw error;
+		log.error({ requestId: event.locals.requestId, error: logged(error) }, trouble.message);
+		return makeSafe(turnedAway(event, { ...trouble, again: true }));
+	}
 };
 
 export const handleError: HandleServerError = ({ error, event, status }) => {
 	if (status === 404) return { message: 'There is no such page.', remedy: 'Choose a place on the left.' };
-	log.error({ error, path: event.url.pathname }, 'request failed');
+	const { requestId } = event.locals;
+	log.error(
+		{ requestId, method: event.request.method, path: event.url.pathname, error: logged(error) },
+		'request failed'
+	);
+	const trouble = databaseTrouble(error);
+	if (trouble) return { message: trouble.message, remedy: trouble.remedy };
 	return {
 		message: 'Something failed on the server, and nothing was changed.',
-		remedy: 'Try again. If it happens again, look at what the window that runs Square Batch printed.'
+		remedy: `Try again. If it happens again, look for ${requestId} in what the window that runs Square Batch printed.`
 	};
 };

@@ -40,6 +40,11 @@ registerRoute(
 		cacheName: CACHE,
 		plugins: [
 			{
+				// A server whose database is gone is a server that is gone.
+				fetchDidSucceed: ({ response }) =>
+					response.status === 503 || response.status === 507
+						? Promise.reject(new Error('the server cannot'))
+						: Promise.resolve(response),
 				cacheKeyWillBeUsed: ({ request }) => Promise.resolve(new URL(request.url).pathname),
 				handlerDidError: ({ request }) => otherStation(new URL(request.url).pathname)
 			}

@@ -2,6 +2,7 @@ import compression from 'compression';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
 import { root } from './root.ts';
 
 /** A running application. */
@@ -42,9 +43,12 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 	const server: Server = createServer((request, response) => {
 		// Another site's name that resolves to this machine must not reach the kitchen's data.
 		if (!hosts.includes(request.headers.host ?? '')) {
-			response.writeHead(421, { 'content-type': 'text/plain' }).end(`Open ${address} instead.`);
+			response
+				.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
+				.end(`Open ${address} instead.`);
 			return;
 		}
+		for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
 		request.headers[SCHEME_HEADER] = 'http';
 		// Files of the build lie compressed beside themselves, and pages come so from the application.
 		compress(request as never, response as never, () => handler(request, response));

@@ -126,6 +126,15 @@ test('killed in the middle of saving, left running, started twice, stopped', asy
 		return started;
 	});
 
+	await test.step('a database that dies alone is started again, and the application goes on', async () => {
+		const died = pidOf(dataDir);
+		process.kill(died, 'SIGKILL');
+		await expect.poll(() => third.printed(), { timeout: 60_000 }).toContain('The database is back.');
+		await page.goto(`${third.address}/shelf`);
+		await expect(page.getByRole('link', { name: 'Salt' })).toBeVisible();
+		expect(pidOf(dataDir)).not.toBe(died);
+	});
+
 	const newer = pidOf(dataDir);
 	await expect(startApplication(dataDir, await freePort())).rejects.toThrow(
 		/already running on .* \(process \d+\)/

@@ -6,7 +6,7 @@ import { event, weighing } from '$core/testing/entries.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { closeBatch } from '$lib/server/batches/close.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
-import { keepEntries } from '$lib/server/bench/entries.ts';
+import { keepEach, keepEntries } from '$lib/server/bench/entries.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { runningSteps } from '$lib/server/bench/timers.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -45,6 +45,29 @@ describe('entries', () => {
 		expect(await entriesOf(bench.db, bench.kitchen.id, id)).toEqual(
 			sent.map((entry, index) => ({ ...entry, number: index + 1 }))
 		);
+	});
+
+	it('that the server fails on hold up none of the others, and are asked for again', async () => {
+		const { id } = await begun('Failed on');
+		await bench.db.raw(
+			`CREATE TRIGGER fails BEFORE INSERT ON weighings FOR EACH ROW
+			BEGIN IF NEW.grams = 66.6 THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'not this one'; END IF; END`
+		);
+		try {
+			const ball = (grams: number) => weighing({ what: 'ball', lineId: null, grams });
+			const sent = [ball(60), ball(66.6), ball(61)];
+			const send = () => keepEach(bench.db, bench.kitchen, id, sent);
+			const answers = sent.map((entry, index) =>
+				index === 1
+					? { id: entry.id, kept: false, again: true, message: 'something failed on the server' }
+					: { id: entry.id, kept: true }
+			);
+			expect(await send()).toMatchObject({ answers, added: [{ grams: 60 }, { grams: 61 }] });
+			expect(await send()).toMatchObject({ answers, added: [] });
+			expect((await getBatch(bench.db, bench.kitchen, id)).ballWeights_g).toEqual([60, 61]);
+		} finally {
+			await bench.db.raw('DROP TRIGGER fails');
+		}
 	});
 
 	it('make the figures of the batch: lines, surface, balls, counts', async () => {

@@ -40,7 +40,8 @@ export function draftForm<Record>(options: {
 			await toFirstProblem();
 			return;
 		}
-		if (result.type === 'error') {
+		// Whatever is no word of success is none: what was typed stays.
+		if (result.type !== 'success' && result.type !== 'redirect') {
 			problems = [{ path: '', message: unreachable(result.error) }];
 			return;
 		}
@@ -84,7 +85,8 @@ export function draftForm<Record>(options: {
 }
 
 function unreachable(error: unknown): string {
-	const message = (error as { message?: string } | undefined)?.message ?? '';
+	const { message = '', remedy = '' } = (error ?? {}) as { message?: string; remedy?: string };
+	if (remedy !== '') return `${message} ${remedy}`;
 	return /fetch|network/i.test(message)
 		? 'the server does not answer: see that Square Batch runs, and save again'
 		: message || 'the server could not save it: try again';

@@ -1,5 +1,8 @@
 import type { Answer } from './answers.ts';
 
+/** The server is not there, has no database or no room, or has too much to do: what was sent is not the reason. */
+const NOT_NOW = new Set([429, 502, 503, 504, 507]);
+
 /** Sends things as JSON; null where the server could not be asked. */
 export async function postItems<T>(
 	path: string,
@@ -14,12 +17,13 @@ export async function postItems<T>(
 			body: JSON.stringify(body)
 		});
 		if (response.ok) return ((await response.json()) as { answers: Answer[] }).answers;
-		if (response.status >= 500) return null;
-		// It was understood and cannot be: sending it again would not help.
+		if (NOT_NOW.has(response.status)) return null;
 		const { message = 'the server did not take it' } = (await response.json().catch(() => ({}))) as {
 			message?: string;
 		};
-		return items.map((item) => ({ id: idOf(item), kept: false, message }));
+		// What was understood and cannot be is not sent again: that would not help. What it failed on may be.
+		const again = response.status >= 500;
+		return items.map((item) => ({ id: idOf(item), kept: false, message, ...(again ? { again } : {}) }));
 	} catch {
 		return null;
 	}

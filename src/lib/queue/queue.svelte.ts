@@ -1,5 +1,6 @@
 import { decodeTime } from 'ulid';
 import { byAnswer, type Answer, type Refused } from './answers.ts';
+import { Turns } from './turns.ts';
 import { readStage, takeOver, write } from './store.ts';
 
 interface QueueOptions<T> {
@@ -13,8 +14,6 @@ interface QueueOptions<T> {
 	send: (group: string, items: T[]) => Promise<Answer[] | null>;
 }
 
-/** The server takes so many together: a day without a network comes in parts. */
-const MOST_AT_ONCE = 100;
 const FIRST_RETRY_MS = 400;
 const LAST_RETRY_MS = 4000;
 /** For so long a page kept in the browser may be older than what the server has. */
@@ -35,6 +34,7 @@ export class Queue<T> {
 	#sending = false;
 	#retry_ms = FIRST_RETRY_MS;
 	#timer: ReturnType<typeof setTimeout> | undefined;
+	#turns: Turns<T>;
 	#listeners: ((group: string, items: T[]) => void)[] = [];
 	/** What this page wrote so far, and whether it is written: what is read before that is older than what is here. */
 	#writes = 0;
@@ -43,6 +43,7 @@ export class Queue<T> {
 
 	constructor(options: QueueOptions<T>) {
 		this.#options = options;
+		this.#turns = new Turns(options.idOf, options.groupOf);
 	}
 
 	/** Takes up what an earlier page left, and sends it. */
@@ -124,22 +125,24 @@ export class Queue<T> {
 	}
 
 	async #sendAll(): Promise<void> {
-		const { groupOf, send } = this.#options;
-		for (let first = this.waiting[0]; first !== undefined; first = this.waiting[0]) {
-			const group = groupOf(first);
-			const items = this.waiting.filter((each) => groupOf(each) === group).slice(0, MOST_AT_ONCE);
+		const { send } = this.#options;
+		this.#turns.begin();
+		for (let next = this.#turns.next(this.waiting); next !== null; next = this.#turns.next(this.waiting)) {
+			const { group, items } = next;
 			const answers = await send(group, items);
 			this.reached = answers !== null;
 			if (!answers) return;
-			this.#retry_ms = FIRST_RETRY_MS;
-			if (!(await this.#settle(group, items, answers))) return;
+			if ((await this.#settle(group, items, answers)) > 0) this.#retry_ms = FIRST_RETRY_MS;
+			this.#turns.settled(group, items, this.waiting);
 		}
 	}
 
-	/** Puts each thing where the server's answer to it belongs; false where none was answered. */
-	async #settle(group: string, items: readonly T[], answers: readonly Answer[]): Promise<boolean> {
+	/** Puts each thing where the server's answer to it belongs; how many are settled by it. */
+	async #settle(group: string, items: readonly T[], answers: readonly Answer[]): Promise<number> {
 		const { idOf } = this.#options;
-		const { kept, refused } = byAnswer(items, answers, idOf);
+		const answeredBy = byAnswer(items, answers, idOf);
+		const { kept } = answeredBy;
+		const refused = [...answeredBy.refused, ...this.#turns.givenUp(group, items, answeredBy.failed)];
 		// What was kept is shown as kept before it stops being shown as waiting.
 		for (const listener of this.#listeners) listener(group, kept);
 		const answered = [...kept, ...refused.map(({ item }) => item)].map(idOf);
@@ -152,7 +155,7 @@ export class Queue<T> {
 			],
 			answered.map((id) => ({ stage: 'waiting', id }))
 		);
-		return answered.length > 0;
+		return answered.length;
 	}
 
 	async #takeUp(): Promise<void> {

@@ -175,6 +175,55 @@ describe('what is on its way to the server', () => {
 		expect([of.refused.length, await stored('refused')]).toEqual([0, 0]);
 	});
 
+	describe('that the server fails on', () => {
+		const failing =
+			(id: string) =>
+			(item: Thing): Answer =>
+				item.id === id
+					? { id: item.id, kept: false, again: true, message: 'something failed on the server' }
+					: { id: item.id, kept: true };
+
+		it('is set apart after three tries, alone, and the rest goes on', async () => {
+			const [one, bad, two] = [thing(), thing(), thing()];
+			answer = (items) => items.map(failing(bad.id));
+			const of = queue();
+			of.add([one, bad, two]);
+			await pass();
+			expect([of.waiting, of.refused.length]).toEqual([[bad], 0]);
+			await pass(400);
+			expect([of.waiting, of.refused.length]).toEqual([[bad], 0]);
+			await pass(800);
+			expect(of.waiting).toEqual([]);
+			expect(of.refused).toEqual([{ item: bad, message: 'tried 3 times: something failed on the server' }]);
+			expect(sent).toEqual([[one, bad, two], [bad], [bad]]);
+		});
+
+		it('is found where it fails on all of them together, and other groups go first', async () => {
+			const [one, bad, two, other] = [thing('a'), thing('a'), thing('a'), thing('b')];
+			// The whole fails where it is among them: nothing is said of each.
+			answer = (items) =>
+				items.map(({ id }) =>
+					items.some((item) => item.id === bad.id)
+						? { id, kept: false, again: true, message: 'failed' }
+						: { id, kept: true }
+				);
+			const of = queue();
+			of.add([one, bad, two, other]);
+			await pass();
+			expect(sent).toEqual([[one, bad, two], [other], [one], [bad], [two]]);
+			expect(of.waiting).toEqual([bad]);
+			await pass(400);
+			await pass(800);
+			expect(of.refused).toEqual([{ item: bad, message: 'tried 3 times: failed' }]);
+			// What comes then goes together again.
+			sent = [];
+			answer = kept;
+			of.add([thing('a'), thing('a')]);
+			await pass();
+			expect(sent.map((items) => items.length)).toEqual([2]);
+		});
+	});
+
 	it('is told of once it is kept, and before it stops waiting', async () => {
 		const of = queue();
 		const told: [string, number, number][] = [];
@@ -215,9 +264,14 @@ describe('sending', () => {
 	});
 	it.each([
 		['the network is gone', new TypeError('fetch failed')],
-		['the server stumbles', { ok: false, status: 503, json: json({}) }]
+		['the database is gone', { ok: false, status: 503, json: json({}) }],
+		['the disk is full', { ok: false, status: 507, json: json({}) }]
 	])('is to be done again where %s', async (_, response) => {
 		expect(await asked(response)).toBeNull();
+	});
+	it('may be done again where the server failed on it', async () => {
+		const [failed] = (await asked({ ok: false, status: 500, json: json({ message: 'failed' }) })) ?? [];
+		expect(failed).toEqual({ id: items[0]?.id, kept: false, again: true, message: 'failed' });
 	});
 	it('is not done again where the server understood and will not', async () => {
 		const [refused] = (await asked({ ok: false, status: 400, json: json({ message: 'not a sale' }) })) ?? [];

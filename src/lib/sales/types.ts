@@ -51,6 +51,3 @@ export interface SaleEntry {
 	/** Returned packs that are not sold again. */
 	thrownAway: boolean;
 }
-
-/** What became of an entry that was sent. */
-export type SaleAnswer = { id: string; kept: true } | { id: string; kept: false; message: string };

@@ -1,3 +1,4 @@
+import { cut } from '$core/measure/text.ts';
 import { rememberedName } from '$core/composition/match.ts';
 import type { Database } from './db/connection.ts';
 import { newId, utcNow } from './rows.ts';
@@ -15,7 +16,7 @@ export async function rememberName(
 	said: string,
 	ingredientId: string
 ): Promise<void> {
-	const name = rememberedName(said).slice(0, 160);
+	const name = cut(rememberedName(said), 160);
 	if (!name) return;
 	await db('remembered_names')
 		.insert({ id: newId(), kitchen_id: kitchenId, name, ingredient_id: ingredientId, created_at: utcNow() })

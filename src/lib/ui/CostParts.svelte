@@ -20,7 +20,7 @@
 			></thead
 		>
 		<tbody>
-			{#each whole.parts as part (part.part)}
+			{#each whole.parts as part, at (at)}
 				<tr>
 					<td>{COST_WORDS[part.part]}</td>
 					<td class="number">{said(part.batch)}</td>

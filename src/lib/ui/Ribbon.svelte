@@ -165,7 +165,7 @@
 					<text x={x + 3} y={21 + row * 11} class="figure fill-ink text-[10px]">{part}</text>
 				{/each}
 			{/if}
-			{#each drawnAt[index] ?? [] as leaf, row (leaf.label)}
+			{#each drawnAt[index] ?? [] as leaf, row (row)}
 				{@const base = TOP + height + 14 + row * 16}
 				<path
 					d="M{x - 8} {TOP +
@@ -190,7 +190,7 @@
 		{#if plan}<span>dashed: as planned</span>{/if}
 		{#if narrow}
 			<ul class="flex basis-full flex-wrap gap-x-4 text-xs">
-				{#each leavesAt.flat() as leaf (leaf.before + leaf.label)}
+				{#each leavesAt.flat() as leaf, at (at)}
 					<li class={leaf.grams < 0 ? 'text-squared' : 'text-loss'}>
 						{leaf.label} <span class="figure">{plain(Math.abs(leaf.grams))} g</span>
 					</li>

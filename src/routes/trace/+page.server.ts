@@ -1,3 +1,4 @@
+import { cut } from '$core/measure/text.ts';
 import { redirect } from '@sveltejs/kit';
 import { findCode } from '$lib/server/trace/find.ts';
 import type { PageServerLoad } from './$types';
@@ -5,7 +6,7 @@ import type { PageServerLoad } from './$types';
 const LONGEST_CODE = 80;
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
-	const code = (url.searchParams.get('code') ?? '').slice(0, LONGEST_CODE);
+	const code = cut(url.searchParams.get('code') ?? '', LONGEST_CODE);
 	const found = await findCode(db, kitchen.id, code);
 	const [only] = found;
 	if (only && found.length === 1) redirect(303, `/trace/${only.kind}/${only.id}`);

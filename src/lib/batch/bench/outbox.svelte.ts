@@ -1,5 +1,6 @@
 import { monotonicFactory } from 'ulid';
 import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
+import { wellFormedIn } from '$core/measure/text.ts';
 import { postItems } from '../../queue/post.ts';
 import { Queue } from '../../queue/queue.svelte.ts';
 
@@ -43,7 +44,9 @@ class Outbox extends Queue<Waiting> {
 	}
 
 	happened(batchId: string, happening: Happening): EventEntry {
-		const entry: EventEntry = { kind: 'event', ...stamp(), happening, voids: null };
+		// A text that was cut at a field's end may end in half a character, which nothing keeps.
+		const sound = wellFormedIn(happening) as Happening;
+		const entry: EventEntry = { kind: 'event', ...stamp(), happening: sound, voids: null };
 		this.add([{ batchId, entry }]);
 		return entry;
 	}

@@ -5,10 +5,9 @@ import type { Batch } from '../../batch/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { changeBatch } from '../batches/change.ts';
 import type { Database } from '../db/connection.ts';
+import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
+import { NotFound } from '../errors.ts';
 import { groupBy, utcNow, type Row } from '../rows.ts';
-
-/** What became of an entry that was sent: kept, now or before, or why it was not. */
-export type Answer = { id: string; kept: true } | { id: string; kept: false; message: string };
 
 /**
  * Keeps entries of a batch, in the order given, each with the next number of the batch. One that was kept before
@@ -20,7 +19,7 @@ export async function keepEntries(
 	kitchen: Kitchen,
 	batchId: string,
 	sent: readonly Entry[]
-): Promise<{ answers: Answer[]; added: Entry[] }> {
+): Promise<{ answers: EntryAnswer[]; added: Entry[] }> {
 	return changeBatch(
 		db,
 		kitchen,
@@ -30,7 +29,7 @@ export async function keepEntries(
 			const taken: Entry[] = [];
 			const known = new Set(entries.map((entry) => entry.id));
 			const gone = batch.packsSold + batch.packsGiven;
-			const answers = sent.map((entry): Answer => {
+			const answers = sent.map((entry): EntryAnswer => {
 				if (known.has(entry.id)) return { id: entry.id, kept: true };
 				const message =
 					batch.closed.length > 0
@@ -50,6 +49,34 @@ export async function keepEntries(
 		},
 		{ changes: 'entries' }
 	);
+}
+
+/**
+ * Keeps entries like `keepEntries`. Where the server fails on them together it takes each alone, so that the one it fails
+ * on holds up no other. Throws `NotFound`.
+ */
+export async function keepEach(
+	db: Database,
+	kitchen: Kitchen,
+	batchId: string,
+	sent: readonly Entry[]
+): Promise<{ answers: EntryAnswer[]; added: Entry[] }> {
+	try {
+		return await keepEntries(db, kitchen, batchId, sent);
+	} catch (error) {
+		if (error instanceof NotFound) throw error;
+		const [only] = sent;
+		if (sent.length === 1 && only) return { answers: [failedOn(only.id, error)], added: [] };
+		// Thrown on where it is no fault of theirs.
+		failedOn('', error);
+		const all: { answers: EntryAnswer[]; added: Entry[] } = { answers: [], added: [] };
+		for (const entry of sent) {
+			const { answers, added } = await keepEach(db, kitchen, batchId, [entry]);
+			all.answers.push(...answers);
+			all.added.push(...added);
+		}
+		return all;
+	}
 }
 
 /** The lines of a batch, each with those lots that entries name and that are of its ingredient. */

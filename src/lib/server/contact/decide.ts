@@ -1,3 +1,4 @@
+import { cut } from '$core/measure/text.ts';
 import { sourceKey, type ContactStanding, type Proposal } from '$core/allergens/contact.ts';
 import { sourceWords } from '$core/allergens/contact-words.ts';
 import type { Database } from '../db/connection.ts';
@@ -42,5 +43,8 @@ function proposalWords(
 ): string {
 	const proposal = [...open, ...declined].find(isIt);
 	if (!proposal) return refuse('', 'this was decided meanwhile, or nothing proposes it any more');
-	return sourceWords(proposal, (id) => equipment[id] ?? 'equipment').slice(0, 300);
+	return cut(
+		sourceWords(proposal, (id) => equipment[id] ?? 'equipment'),
+		300
+	);
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { entriesForm } from './entries.ts';
+import { eachEntry } from './each-entry.ts';
+import { entryForm, MOST_ENTRIES } from './entries.ts';
 
 const ID = '01J0000000000000000000ABCD';
 const WEIGHING = {
@@ -20,8 +21,7 @@ const event = (happening: object, voids: string | null = null) => ({
 	voids
 });
 /** What is wrong with one entry as a device sends it; nothing where it is sound. */
-const wrong = (entry: object) =>
-	entriesForm.validate({ entries: [entry] }, { convert: false }).error?.message;
+const wrong = (entry: object) => entryForm(entry).validate(entry, { convert: false }).error?.message;
 
 describe('a weighing', () => {
 	it.each([
@@ -37,8 +37,8 @@ describe('a weighing', () => {
 	});
 
 	it('has no number but the server’s: what a device says of one is not listened to', () => {
-		const { value } = entriesForm.validate({ entries: [{ ...WEIGHING, number: 7 }] });
-		expect(value?.entries).toEqual([WEIGHING]);
+		const { value } = entryForm(WEIGHING).validate({ ...WEIGHING, number: 7 });
+		expect(value).toEqual(WEIGHING);
 	});
 
 	it.each([
@@ -100,7 +100,33 @@ describe('what happened', () => {
 
 it('a device sends no more than a thousand at once', () => {
 	const many = (count: number) =>
-		entriesForm.validate({ entries: Array(count).fill(WEIGHING) }, { convert: false }).error;
-	expect(many(1000)).toBeUndefined();
-	expect(many(1001)).toBeDefined();
+		eachEntry({ entries: Array(count).fill(WEIGHING) }, MOST_ENTRIES, entryForm);
+	expect(many(1000)).toMatchObject({ answers: [] });
+	expect(many(1001)).toBe('more than 1000 entries at once: send them in parts');
+});
+
+describe('entries that come together', () => {
+	it('are read each by itself: what does not fit is answered, and the rest goes on', () => {
+		const cues = '🫓'.repeat(40);
+		const entries = [
+			WEIGHING,
+			{ ...WEIGHING, id: 'bad', grams: 'heavy' },
+			null,
+			'text',
+			{ ...event({ name: 'noted', cue: cues, text: `half ${cues.slice(0, 1)}` }) },
+			{ ...event({ name: 'sung' }), id: ID.replace(/.$/, 'Z') }
+		];
+		const read = eachEntry({ entries }, MOST_ENTRIES, entryForm);
+		if (typeof read === 'string') throw new Error(read);
+		// A text cut in the middle of a character loses the half of it.
+		expect(read.sound).toMatchObject([WEIGHING, { happening: { cue: cues, text: 'half' } }]);
+		expect(read.answers).toMatchObject([
+			{ id: 'bad', kept: false, message: expect.stringContaining('the server cannot read it') as string },
+			{ id: '', kept: false },
+			{ id: '', kept: false },
+			{ id: ID.replace(/.$/, 'Z'), kept: false }
+		]);
+		for (const none of [null, 'x', 7, [], {}, { entries: 'x' }])
+			expect(eachEntry(none, MOST_ENTRIES, entryForm)).toBe('this is no list of entries');
+	});
 });

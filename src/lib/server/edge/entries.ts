@@ -7,12 +7,12 @@ import {
 	type Entry,
 	type Happening
 } from '$core/bench/entries.ts';
-import { id, day, optionalText } from './fields.ts';
+import { id, day } from './fields.ts';
 
 const MOST_GRAMS = 1_000_000;
 const MOST_PIECES = 100_000;
 const MOST_STEPS = 200;
-const MOST_ENTRIES = 1000;
+export const MOST_ENTRIES = 1000;
 
 const entryId = () => id('not an entry');
 /** ISO 8601 in UTC, as browsers write it: times of one shape compare as text. */
@@ -26,7 +26,7 @@ const orNull = (schema: Joi.Schema) => schema.allow(null).required();
 const number = () => Joi.any().strip();
 const pieces = () => Joi.number().integer().min(0).max(MOST_PIECES);
 
-const weighing = Joi.object({
+const weighing = Joi.object<Entry>({
 	kind: Joi.valid('weighing').required(),
 	id: entryId(),
 	at: at(),
@@ -53,6 +53,14 @@ const weighing = Joi.object({
 	})
 });
 
+/** Words at the bench, trimmed here: nothing is refused for a space at its end. */
+const said = (most: number) =>
+	Joi.string()
+		.allow('')
+		.default('')
+		.max(most)
+		.custom((text: string) => text.trim());
+
 const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 	'step begun': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
 	'step ended': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
@@ -60,7 +68,7 @@ const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 	'pieces on': { count: pieces().min(1).required() },
 	'pieces done': { count: pieces().min(1).required() },
 	'surface temperature': { temperature_c: Joi.number().min(-30).max(700).required() },
-	noted: { cue: optionalText(80), text: optionalText(500) },
+	noted: { cue: said(80), text: said(500) },
 	counted: { of: Joi.valid(...COUNTED).required(), count: orNull(pieces()) },
 	'line kept': { lineId: entryId() },
 	'rest scaled': {
@@ -78,7 +86,7 @@ const happening = Joi.alternatives(
 	)
 );
 
-const event = Joi.object({
+const event = Joi.object<Entry>({
 	kind: Joi.valid('event').required(),
 	id: entryId(),
 	at: at(),
@@ -93,7 +101,6 @@ const event = Joi.object({
 	})
 });
 
-/** Entries of a batch as a device sends them, without a number yet. */
-export const entriesForm = Joi.object<{ entries: Entry[] }>({
-	entries: Joi.array().items(weighing, event).max(MOST_ENTRIES).required()
-});
+/** The schema of an entry as a device sends it, without a number yet. */
+export const entryForm = (entry: { kind?: unknown }): Joi.ObjectSchema<Entry> =>
+	entry.kind === 'event' ? event : weighing;

@@ -1,5 +1,6 @@
+import { eachEntry } from './each-entry.ts';
 import { describe, expect, it } from 'vitest';
-import { ledgerQuery, payForm, returnForm, saleEntriesForm, saleForm, voidForm } from './sale.ts';
+import { ledgerQuery, payForm, returnForm, saleEntryForm, MOST_ENTRIES, saleForm, voidForm } from './sale.ts';
 
 const ID = '01J0000000000000000000ABCD';
 const SALE = {
@@ -101,8 +102,7 @@ describe('entries of a till', () => {
 		ofId: null,
 		thrownAway: false
 	};
-	const sent = (more: object) =>
-		saleEntriesForm.validate({ entries: [{ ...entry, ...more }] }, AS_SENT).error?.message;
+	const sent = (more: object) => saleEntryForm.validate({ ...entry, ...more }, AS_SENT).error?.message;
 
 	it('are taken as they were kept', () => {
 		expect(sent({})).toBeUndefined();
@@ -122,9 +122,9 @@ describe('entries of a till', () => {
 	});
 	it('come in parts of five hundred', () => {
 		const many = (count: number) =>
-			saleEntriesForm.validate({ entries: Array(count).fill(entry) }, AS_SENT).error;
-		expect(many(500)).toBeUndefined();
-		expect(many(501)).toBeDefined();
+			eachEntry({ entries: Array(count).fill(entry) }, MOST_ENTRIES, () => saleEntryForm);
+		expect(many(500)).toMatchObject({ answers: [] });
+		expect(many(501)).toBe('more than 500 entries at once: send them in parts');
 	});
 });
 

@@ -7,7 +7,7 @@ import { DAY_ORDERS, type DayOrder } from '../sales/past/read.ts';
 import { isDay } from './query.ts';
 
 const MOST_PACKS = 10_000;
-const MOST_ENTRIES = 500;
+export const MOST_ENTRIES = 500;
 
 /** What leaves a batch by the form; a void and a return have forms of their own. */
 const LEAVING = ['sale', 'gift', 'sample', 'written off'] as const;
@@ -108,7 +108,8 @@ const textOrNone = () =>
 		.allow(null)
 		.required();
 
-const entry = Joi.object<SaleEntry>({
+/** An entry of a till as a device sends it. */
+export const saleEntryForm = Joi.object<SaleEntry>({
 	id: id('not an entry'),
 	kind: Joi.valid(...SALE_KINDS).required(),
 	checkoutId: textOrNone(),
@@ -127,11 +128,6 @@ const entry = Joi.object<SaleEntry>({
 	reason: optionalText(300),
 	ofId: textOrNone(),
 	thrownAway: Joi.boolean().required()
-});
-
-/** Entries of a till as a device sends them. */
-export const saleEntriesForm = Joi.object<{ entries: SaleEntry[] }>({
-	entries: Joi.array().items(entry).max(MOST_ENTRIES).required()
 });
 
 /** How the ledger is looked at, from an address; what cannot be read is left out. */

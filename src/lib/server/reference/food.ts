@@ -1,3 +1,4 @@
+import { cut } from '$core/measure/text.ts';
 import { readFoodData } from '$core/composition/food-data.ts';
 import { compositionProblems } from '$core/composition/checks.ts';
 import { measuresInSet } from '$core/measure/convert.ts';
@@ -28,7 +29,7 @@ export async function shelveFood(
 	const names = (await listIngredients(db, kitchen.id)).map((ingredient) => ingredient.name);
 	return inTransaction(db, async (transaction) => {
 		const id = await addIngredient(transaction, kitchen.id, {
-			name: freeName(name.slice(0, 150), names),
+			name: freeName(cut(name, 150), names),
 			kind,
 			labelUs: '',
 			labelEu: '',
@@ -38,10 +39,12 @@ export async function shelveFood(
 			evidence: '',
 			per100g,
 			source: 'reference',
-			sourceNote: ['public US food composition database', dataType, number, ingredientText && 'branded']
-				.filter(Boolean)
-				.join(', ')
-				.slice(0, 200)
+			sourceNote: cut(
+				['public US food composition database', dataType, number, ingredientText && 'branded']
+					.filter(Boolean)
+					.join(', '),
+				200
+			)
 		});
 		await setMeasures(
 			transaction,

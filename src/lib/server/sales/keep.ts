@@ -4,7 +4,8 @@ import { NotFound, Refused, refuse } from '../errors.ts';
 import type { RowOf } from '../db/tables.ts';
 import { newId, utcNow } from '../rows.ts';
 import type { SaleKind } from '../../sales/kinds.ts';
-import type { SaleAnswer, SaleEntry } from '../../sales/types.ts';
+import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
+import type { SaleEntry } from '../../sales/types.ts';
 
 /** What a plain sale needs. */
 export interface SaleInput {
@@ -99,20 +100,23 @@ export async function keepCheckout(
 	});
 }
 
-/** Keeps entries in the order given, each for itself: one that cannot be is answered with the reason. */
+/** Keeps entries in the order given, each for itself: one that cannot be is answered with the reason, one that the server fails on is asked for again. */
 export async function keepSales(
 	db: Database,
 	kitchenId: string,
 	entries: readonly SaleEntry[]
-): Promise<SaleAnswer[]> {
-	const answers: SaleAnswer[] = [];
+): Promise<EntryAnswer[]> {
+	const answers: EntryAnswer[] = [];
 	for (const entry of entries)
 		try {
 			await keepSale(db, kitchenId, entry);
 			answers.push({ id: entry.id, kept: true });
 		} catch (error) {
-			if (!(error instanceof Refused)) throw error;
-			answers.push({ id: entry.id, kept: false, message: error.message });
+			answers.push(
+				error instanceof Refused
+					? { id: entry.id, kept: false, message: error.message }
+					: failedOn(entry.id, error)
+			);
 		}
 	return answers;
 }

@@ -15,12 +15,12 @@
 	<table class="ledger mt-2">
 		<thead><tr><th>What</th><th>From</th><th class="number">Used</th></tr></thead>
 		<tbody>
-			{#each stock as use, index (use.ingredientId ?? use.name)}
+			{#each stock as use, index (index)}
 				{@const short = settled((uses[index]?.consumed ?? 0) - (uses[index]?.drawn ?? 0))}
 				<tr>
 					<td class="font-semibold">{use.name}</td>
 					<td>
-						{#each use.from as lot (lot.lotId)}
+						{#each use.from as lot, at (at)}
 							<span class="mr-3 inline-block whitespace-nowrap"
 								><a href="/shelf/lots/{lot.lotId}" class="figure underline">{lot.code}</a>
 								<span class="text-quiet figure text-sm">{amount(lot.amount, use.unit)}</span></span

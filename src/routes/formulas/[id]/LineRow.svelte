@@ -89,7 +89,7 @@
 		aria-describedby={invalid('ingredient') ? `${id}-ingredient-error` : undefined}
 	>
 		<option value="">choose…</option>
-		{#each options as option (option.value)}<option value={option.value}>{option.text}</option>{/each}
+		{#each options as option, at (at)}<option value={option.value}>{option.text}</option>{/each}
 	</select>
 </div>
 <div class="min-w-0">

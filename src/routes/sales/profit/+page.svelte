@@ -121,7 +121,7 @@
 					></thead
 				>
 				<tbody>
-					{#each newest(data.days) as day (`${day.day} ${day.channel}`)}
+					{#each newest(data.days) as day, at (at)}
 						<tr>
 							<td
 								><a

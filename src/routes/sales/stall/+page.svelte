@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { cut } from '$core/measure/text.ts';
 	import { afterNavigate } from '$app/navigation';
 	import { readMoney } from '$core/measure/reading.ts';
 	import { clock } from '$lib/batch/bench/clock.svelte.ts';
@@ -113,7 +114,7 @@
 			kind,
 			paidBy,
 			customer: customer.trim(),
-			reason: held.length > 0 ? `sold though held: ${held.join('; ')}`.slice(0, MOST_REASON) : '',
+			reason: held.length > 0 ? cut(`sold though held: ${held.join('; ')}`, MOST_REASON) : '',
 			soldOn: day,
 			channel
 		};
@@ -159,7 +160,7 @@
 		class="w-64"
 	/>
 	<datalist id="stall-channels"
-		>{#each data.channels as each (each)}<option value={each}></option>{/each}</datalist
+		>{#each data.channels as each, at (at)}<option value={each}></option>{/each}</datalist
 	>
 	<p data-testid="takings">
 		<span class="text-quiet text-sm">Taken here today</span>
@@ -285,7 +286,7 @@
 			{/if}
 			{#if held.length > 0}
 				<div class="border-loss bg-loss-pale mt-2 border-l-4 px-3 py-2" role="alert" data-testid="held">
-					{#each held as reason (reason)}<p class="text-sm font-semibold">Held: {reason}.</p>{/each}
+					{#each held as reason, at (at)}<p class="text-sm font-semibold">Held: {reason}.</p>{/each}
 					<p class="mt-1 text-sm">
 						What the bag does not say can make somebody ill: tell them, or do not sell it. Your decision is
 						kept with the sale.

@@ -1,10 +1,10 @@
-import { validated } from '$lib/server/edge/validated.ts';
+import { eachEntry } from '$lib/server/edge/each-entry.ts';
 import { json } from '@sveltejs/kit';
-import { keepEntries } from '$lib/server/bench/entries.ts';
+import { keepEach } from '$lib/server/bench/entries.ts';
 import { entriesOf } from '$lib/server/bench/rows.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
-import { entriesForm } from '$lib/server/edge/entries.ts';
+import { entryForm, MOST_ENTRIES } from '$lib/server/edge/entries.ts';
 import type { RequestHandler } from './$types';
 
 /** Everything kept of the batch. */
@@ -13,10 +13,9 @@ export const GET: RequestHandler = async ({ locals: { db, kitchen }, params }) =
 
 /** Keeps entries; one sent again is kept once. Each is answered for itself. */
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, params, request }) => {
-	const document: unknown = await request.json().catch(() => null);
-	const { error, value } = validated(entriesForm, document, { convert: false });
-	if (error) return json({ message: error.message }, { status: 400 });
-	const { answers, added } = await orNotFound(keepEntries(db, kitchen, params.id, value.entries));
+	const read = eachEntry(await request.json().catch(() => null), MOST_ENTRIES, entryForm);
+	if (typeof read === 'string') return json({ message: read }, { status: 400 });
+	const { answers, added } = await orNotFound(keepEach(db, kitchen, params.id, read.sound));
 	if (added.length > 0) tell(kitchen.id, { batchId: params.id, entries: added });
-	return json({ answers });
+	return json({ answers: [...read.answers, ...answers] });
 };

@@ -1,0 +1,54 @@
+/** What keeps the database from answering, in words for whoever works with it. */
+export interface DatabaseTrouble {
+	status: 503 | 507;
+	message: string;
+	remedy: string;
+}
+
+/** What mysql2 and Knex say where the server is gone, going or not there yet. */
+const GONE = new Set([
+	'ECONNREFUSED',
+	'ECONNRESET',
+	'EPIPE',
+	'ETIMEDOUT',
+	'PROTOCOL_CONNECTION_LOST',
+	'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
+	'ER_SERVER_SHUTDOWN',
+	'ER_CONNECTION_KILLED'
+]);
+const FULL = new Set([
+	'ENOSPC',
+	'ER_DISK_FULL',
+	'ER_RECORD_FILE_FULL',
+	'ER_ERROR_ON_WRITE',
+	'ER_TEMP_FILE_WRITE_FAILURE'
+]);
+const CLOSED = /connection is in closed state|Connection lost|Timeout acquiring a connection/i;
+
+const OWN: DatabaseTrouble = {
+	status: 503,
+	message: 'The database has stopped.',
+	remedy:
+		'Square Batch starts it again by itself, which takes some seconds: this page comes back when it runs. What was kept is kept, and what you typed stays where you typed it.'
+};
+const OTHER: DatabaseTrouble = {
+	status: 503,
+	message: 'The database does not answer.',
+	remedy:
+		'Start it, or see that DATABASE_URL names it: this page comes back when it answers. What was kept is kept, and what you typed stays where you typed it.'
+};
+
+/** What to free where the disk is full: in the data folder, where it is ours. */
+const full = (folder: string | undefined): DatabaseTrouble => ({
+	status: 507,
+	message: 'The disk is full: nothing more can be kept.',
+	remedy: `Free some room on the disk${folder ? ` that holds ${folder}` : ' of the database'}: old downloads, archives you have a copy of elsewhere, what is in the wastebasket. Nothing that was kept is lost; save again once there is room.`
+});
+
+/** Whether an error is of a database that is gone or out of room, and what to say then; null for every other. */
+export function databaseTrouble(error: unknown): DatabaseTrouble | null {
+	const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
+	if (FULL.has(code)) return full(process.env.OWN_DATABASE);
+	if (GONE.has(code) || CLOSED.test(message)) return process.env.OWN_DATABASE ? OWN : OTHER;
+	return null;
+}

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import { notLetIn } from './asked.ts';
+
+const OURS = 'http://127.0.0.1:4180';
+const ask = (
+	headers: Record<string, string> = {},
+	{ method = 'POST', path = '/sales', body = '{}' } = {}
+) => {
+	const url = new URL(path, OURS);
+	const request = new Request(url, {
+		method,
+		headers: { 'content-type': 'application/json', 'content-length': String(body.length), ...headers },
+		...(method === 'GET' ? {} : { body })
+	});
+	return notLetIn({ request, url })?.status ?? null;
+};
+
+describe('a request that changes something', () => {
+	it('is let in from our own pages, and from no page', () => {
+		expect(ask()).toBeNull();
+		expect(ask({ origin: OURS, 'sec-fetch-site': 'same-origin' })).toBeNull();
+		expect(ask({ 'sec-fetch-site': 'none' })).toBeNull();
+	});
+
+	it.each([
+		{ origin: 'http://elsewhere.example' },
+		// Another port of this machine is another origin.
+		{ origin: 'http://127.0.0.1:4181' },
+		{ origin: 'null' },
+		{ 'sec-fetch-site': 'cross-site' },
+		{ 'sec-fetch-site': 'same-site' },
+		{ origin: OURS, 'sec-fetch-site': 'cross-site' }
+	])('is turned away from another site: %o', (headers) => {
+		expect(ask(headers as Record<string, string>)).toBe(403);
+	});
+
+	it('is of a kind that is read here, and of a size that is said', () => {
+		expect(ask({ 'content-type': 'multipart/form-data; boundary=x' })).toBeNull();
+		for (const type of ['text/plain', 'application/xml', '']) expect(ask({ 'content-type': type })).toBe(415);
+		expect(ask({ 'content-length': String(4 * 1024 ** 2) })).toBeNull();
+		expect(ask({ 'content-length': String(4 * 1024 ** 2 + 1) })).toBe(413);
+		const restore = { path: '/kitchen/data/restore' };
+		expect(ask({ 'content-type': 'application/zip', 'content-length': '99999999' }, restore)).toBeNull();
+		expect(ask({ origin: 'http://elsewhere.example' }, restore)).toBe(403);
+	});
+
+	it('is not one that only reads', () => {
+		expect(ask({ origin: 'http://elsewhere.example', 'content-type': '' }, { method: 'GET' })).toBeNull();
+	});
+});

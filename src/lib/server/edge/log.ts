@@ -1,0 +1,27 @@
+import { pino } from 'pino';
+
+export const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+
+/** What of an error is written down: what it is and where it arose, and nothing that somebody typed. */
+export interface Logged {
+	type: string;
+	code: string | null;
+	/** Absent of an error of the database: it repeats the values of the statement. */
+	message?: string;
+	stack: string[];
+}
+
+const FRAME = /^\s+at /;
+
+/** An error as it is written down. */
+export function logged(error: unknown): Logged {
+	if (!(error instanceof Error)) return { type: typeof error, code: null, stack: [] };
+	const { code, sql } = error as { code?: unknown; sql?: unknown };
+	const stack = (error.stack ?? '').split('\n').filter((line) => FRAME.test(line));
+	return {
+		type: error.name,
+		code: typeof code === 'string' ? code : null,
+		...(sql === undefined ? { message: error.message } : {}),
+		stack: stack.map((line) => line.trim())
+	};
+}
