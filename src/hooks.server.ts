@@ -10,10 +10,22 @@ import { turnedAway } from '$lib/server/edge/turned-away.ts';
 import { theKitchenNow } from '$lib/server/kitchens.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
+/** Parts of an address that are the id of a row. */
+const IDS = ['id', 'picture', 'job'];
+const ID = /^[0-9A-Z]{26}$/;
+/** The id of nothing: what asks for it is told that it is not here. */
+const NOTHINGS = '0'.repeat(26);
+
+/** What cannot be the id of anything never reaches the database, which may not even know its letters. */
+function takeIdsForWhatTheyAre(params: Partial<Record<string, string>>): void {
+	for (const name of IDS) if (params[name] !== undefined && !ID.test(params[name])) params[name] = NOTHINGS;
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.requestId = ulid();
 	const away = notLetIn(event);
 	if (away) return makeSafe(turnedAway(event, away));
+	takeIdsForWhatTheyAre(event.params);
 	event.locals.db = database();
 	try {
 		const { kitchen, changes } = await theKitchenNow(event.locals.db);

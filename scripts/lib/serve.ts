@@ -39,7 +39,11 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;
 	};
-	const hosts = [`127.0.0.1:${port}`, `localhost:${port}`];
+	// A browser leaves out the port that goes without saying.
+	const hosts = ['127.0.0.1', 'localhost'].flatMap((name) => [
+		`${name}:${port}`,
+		...(port === 80 ? [name] : [])
+	]);
 	const server: Server = createServer((request, response) => {
 		// Another site's name that resolves to this machine must not reach the kitchen's data.
 		if (!hosts.includes(request.headers.host ?? '')) {

@@ -3,6 +3,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../../scripts/lib/application.ts';
+import { hostileRequests, pagesThatFail } from '../../scripts/lib/hostile.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { expect, test } from './test.ts';
 
@@ -133,6 +134,11 @@ test('killed in the middle of saving, left running, started twice, stopped', asy
 		await page.goto(`${third.address}/shelf`);
 		await expect(page.getByRole('link', { name: 'Salt' })).toBeVisible();
 		expect(pidOf(dataDir)).not.toBe(died);
+	});
+
+	await test.step('what nobody should send is answered in words, and no page fails afterwards', async () => {
+		expect(await hostileRequests(third.address, 600, 20_261_129)).toEqual([]);
+		expect(await pagesThatFail(third.address)).toEqual([]);
 	});
 
 	const newer = pidOf(dataDir);

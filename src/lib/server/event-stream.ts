@@ -33,7 +33,12 @@ export function eventStream(
 			};
 			stop = end;
 			write(`retry: ${RETRY_MS}\n\n`);
-			leave = await start((data) => write(`data: ${data}\n\n`), end);
+			try {
+				leave = await start((data) => write(`data: ${data}\n\n`), end);
+			} catch {
+				// What cannot begin is over: whoever listens tries again, as after any end.
+				end();
+			}
 			// Over before it began: let go of what was just taken.
 			if (over) leave();
 		},

@@ -1,5 +1,5 @@
 import type { ShelfRow } from '../shelf/file-row.ts';
-import Papa from 'papaparse';
+import { csvText } from './csv-text.ts';
 import { readCsv } from './csv-rows.ts';
 import { COMPOSITION_KEYS } from '$core/composition/nutrients.ts';
 import { measuresText, readMeasures, type Measures } from '$core/measure/convert.ts';
@@ -105,10 +105,7 @@ async function textRows(db: Database, kitchen: Kitchen): Promise<Record<Column, 
 
 /** The shelf as CSV, one ingredient a row with its newest price; mixes, which follow from others, are left out. */
 export async function shelfCsv(db: Database, kitchen: Kitchen): Promise<string> {
-	return Papa.unparse(
-		{ fields: [...SHELF_COLUMNS], data: await textRows(db, kitchen) },
-		{ escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' }
-	);
+	return csvText({ fields: [...SHELF_COLUMNS], data: await textRows(db, kitchen) });
 }
 
 /** The shelf as JSON: the same rows as the CSV, by column. */

@@ -1,9 +1,7 @@
-import Papa from 'papaparse';
 import type { Knex } from 'knex';
+import { csvText } from '../csv-text.ts';
 import type { Database } from '../db/connection.ts';
 
-/** Text that a spreadsheet would run is defused. */
-const OPTIONS = { escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' } as const;
 const AT_ONCE = 5000;
 
 /** Lists of an archive that are written for reading, with names in place of ids. */
@@ -88,7 +86,7 @@ export async function* tableCsv(
 			.orderBy('t.id')
 			.limit(AT_ONCE)) as Record<string, unknown>[];
 		const last = rows.length < AT_ONCE;
-		const text = rows.length === 0 ? '' : Papa.unparse(rows, { ...OPTIONS, header: after === '' });
+		const text = rows.length === 0 ? '' : csvText(rows, { header: after === '' });
 		yield { text: after === '' || text === '' ? text : `\r\n${text}`, last };
 		if (last) return;
 		after = String(rows.at(-1)?.id);

@@ -4,7 +4,7 @@ import { notLetIn } from './asked.ts';
 const OURS = 'http://127.0.0.1:4180';
 const ask = (
 	headers: Record<string, string> = {},
-	{ method = 'POST', path = '/sales', body = '{}' } = {}
+	{ method = 'POST', path = '/sales/entries.json', body = '{}' } = {}
 ) => {
 	const url = new URL(path, OURS);
 	const request = new Request(url, {
@@ -42,6 +42,15 @@ describe('a request that changes something', () => {
 		const restore = { path: '/kitchen/data/restore' };
 		expect(ask({ 'content-type': 'application/zip', 'content-length': '99999999' }, restore)).toBeNull();
 		expect(ask({ origin: 'http://elsewhere.example' }, restore)).toBe(403);
+	});
+
+	it('is JSON only where a script of ours sends it, and names a form by its name', () => {
+		const json = { 'content-type': 'application/json' };
+		expect(ask(json, { path: '/formulas/x/draft' })).toBeNull();
+		expect(ask(json, { path: '/scale/bench' })).toBeNull();
+		expect(ask(json, { path: '/kitchen?/save' })).toBe(415);
+		expect(ask({ 'content-type': 'multipart/form-data' }, { path: '/kitchen?/save' })).toBeNull();
+		expect(ask({ 'content-type': 'multipart/form-data' }, { path: '/batches/new?/default' })).toBe(404);
 	});
 
 	it('is not one that only reads', () => {

@@ -21,6 +21,13 @@ const TOO_LARGE: TurnedAway = {
 	message: 'This is more than is taken here: 4 MB at most.',
 	remedy: 'Send it in parts, or a smaller file.'
 };
+/** Where scripts of ours send JSON; a page's forms take none. */
+const TAKES_JSON = /\.json$|\/draft$|^\/scale\//;
+const NO_FORM: TurnedAway = {
+	status: 404,
+	message: 'There is no such form.',
+	remedy: 'Open the page again, and send it from there.'
+};
 const UNREADABLE: TurnedAway = {
 	status: 415,
 	message: 'What was sent is of a kind that is not read here.',
@@ -33,9 +40,14 @@ export function notLetIn({ request, url }: Pick<RequestEvent, 'request' | 'url'>
 	if (READING.includes(method)) return null;
 	const [from, site] = [headers.get('origin'), headers.get('sec-fetch-site')];
 	if ((from !== null && from !== url.origin) || (site !== null && !OUR_SITES.includes(site))) return FOREIGN;
+	// A form without a name is asked for without one.
+	if (url.searchParams.has('/default')) return NO_FORM;
 	if (body === null || url.pathname === RESTORE) return null;
 	const length = headers.get('content-length');
 	if (length === null || Number(length) > MOST_BYTES) return TOO_LARGE;
 	const [type = ''] = (headers.get('content-type') ?? '').split(';');
-	return SENT_AS.includes(type.trim().toLowerCase()) ? null : UNREADABLE;
+	const kind = type.trim().toLowerCase();
+	return SENT_AS.includes(kind) && (kind !== 'application/json' || TAKES_JSON.test(url.pathname))
+		? null
+		: UNREADABLE;
 }

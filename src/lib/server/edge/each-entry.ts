@@ -25,7 +25,7 @@ export function eachEntry<T>(
 	const read: Entries<T> = { sound: [], answers: [] };
 	for (const entry of entries as unknown[]) {
 		const { id } = (entry ?? {}) as { id?: unknown };
-		const { error, value } = validated(schemaOf((entry ?? {})), entry, { convert: false });
+		const { error, value } = validated(schemaOf(entry ?? {}), entry, { convert: false });
 		if (!error) read.sound.push(value);
 		else
 			read.answers.push({

@@ -23,6 +23,7 @@ export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2'
 };
 
 const MOST_DAYS = 730;
+const ID = /^[0-9A-Z]{26}$/;
 
 /** A trade item number, spaces aside; empty for none. */
 function readBarcode(text: string): Read<string> {
@@ -126,7 +127,7 @@ export const checkForm = Joi.object<{ id: string; declared: number; lot: number;
 export const printForm = Joi.object<PrintJobInput>({
 	id: id('open the label again'),
 	revision: Joi.number().integer().min(1).required(),
-	batch: Joi.string().allow('').required(),
+	batch: Joi.string().pattern(ID).allow('').required(),
 	copies: count(1, 1000)
 });
 
@@ -154,6 +155,6 @@ export const printQuery = Joi.object<PrintQuery>({
 	on: Joi.valid(ROLL, ...SHEETS.map((sheet) => sheet.id)).default(ROLL),
 	start: Joi.number().integer().min(1).default(1),
 	copies: Joi.number().integer().min(1).max(MOST_COPIES).default(1),
-	batch: Joi.string().allow('').default(''),
+	batch: Joi.string().pattern(ID).allow('').default(''),
 	rules: Joi.valid(...RULES_NAMES)
 });

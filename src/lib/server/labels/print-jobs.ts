@@ -3,6 +3,7 @@ import type { KeptPrintJob } from '../../label/print-job.ts';
 import type { JobOutcome } from '../../label/printer.ts';
 import type { Database } from '../db/connection.ts';
 import { insertOnce } from '../db/once.ts';
+import { NotFound } from '../errors.ts';
 import type { RowOf } from '../db/tables.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelsPdf } from '../print/pdf.ts';
@@ -102,4 +103,10 @@ export async function listPrintJobs(
 		wentTo: row.went_to as KeptPrintJob['wentTo'],
 		createdAt: row.created_at
 	}));
+}
+
+/** Passes where a job is of this kitchen. Throws `NotFound`. */
+export async function wasPrinted(db: Database, kitchenId: string, id: string): Promise<void> {
+	if (!(await db('print_jobs').where({ kitchen_id: kitchenId, id }).first('id')))
+		throw new NotFound('this was not printed here');
 }

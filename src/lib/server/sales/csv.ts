@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvText } from '../csv-text.ts';
 import type { Sale } from '../../sales/types.ts';
 
 /** Columns of the exported ledger, in order. */
@@ -21,15 +21,12 @@ const CSV_COLUMNS = [
 	'reason'
 ] as const;
 
-/** Text that a spreadsheet would run is defused. */
-const OPTIONS = { escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' } as const;
-
 /** The header of the ledger as CSV. */
-export const salesCsvHead = (): string => Papa.unparse([CSV_COLUMNS], OPTIONS);
+export const salesCsvHead = (): string => csvText([[...CSV_COLUMNS]]);
 
 /** Entries of the ledger as CSV, one row each, without the header. */
 export function salesCsvRows(sales: readonly Sale[], currency: string): string {
-	return Papa.unparse(
+	return csvText(
 		sales.map((sale) => [
 			sale.id,
 			sale.soldOn,
@@ -47,7 +44,6 @@ export function salesCsvRows(sales: readonly Sale[], currency: string): string {
 			sale.ofId ?? '',
 			sale.kind === 'void' ? 'void' : sale.voided ? 'voided' : '',
 			sale.reason
-		]),
-		OPTIONS
+		])
 	);
 }

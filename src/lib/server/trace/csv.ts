@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvText } from '../csv-text.ts';
 import type { TracedBatch } from '../../batch/trace.ts';
 
 const COLUMNS = [
@@ -45,8 +45,5 @@ export function recallCsv(
 			];
 		})
 	);
-	return Papa.unparse(
-		{ fields: [...COLUMNS], data },
-		{ escapeFormulae: /^[=+@\t\r]|^-(?!\d)/, newline: '\r\n' }
-	);
+	return csvText({ fields: [...COLUMNS], data });
 }

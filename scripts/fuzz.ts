@@ -1,0 +1,43 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApplication } from './lib/application.ts';
+import { everyRoute, hostileRequests, pagesThatFail } from './lib/hostile.ts';
+import { freePort } from './lib/ports.ts';
+import { report } from './lib/trouble.ts';
+
+const COUNT = 50_000;
+/** Of what a server that went away said last. */
+const MOST_PRINTED = 4000;
+
+/**
+ * `npm run fuzz [-- COUNT SEED]`: every route and form of the application is sent what nobody should send, on data of its
+ * own. Prints what was not answered in words, and leaves with exit code 1 where there is any.
+ */
+export async function main([count = String(COUNT), seed = '1']: string[]): Promise<void> {
+	const folder = mkdtempSync(join(tmpdir(), 'square-batch-fuzz-'));
+	try {
+		const application = await startApplication(join(folder, 'data'), await freePort());
+		try {
+			const routes = everyRoute();
+			const forms = routes.reduce((sum, { actions }) => sum + actions.length, 0);
+			console.log(`${routes.length} routes, ${forms} forms; ${count} requests, seed ${seed}`);
+			const failures = await hostileRequests(application.address, Number(count), Number(seed), (done) => {
+				if (done % 1000 === 0) console.log(`${done} sent`);
+			});
+			for (const failure of failures) console.log(JSON.stringify(failure));
+			if (application.child.exitCode !== null || failures.some(({ status }) => status === 0))
+				console.log(application.printed().slice(-MOST_PRINTED));
+			const failing = await pagesThatFail(application.address);
+			for (const page of failing) console.log(`fails afterwards: ${page}`);
+			console.log(`fuzz: ${failures.length} not answered in words, ${failing.length} pages fail afterwards`);
+			if (failures.length + failing.length > 0) process.exitCode = 1;
+		} finally {
+			await application.stop();
+		}
+	} catch (error) {
+		report(error);
+	} finally {
+		rmSync(folder, { recursive: true, force: true });
+	}
+}
