@@ -92,7 +92,7 @@ const document = fc.letrec((again) => ({
 				)
 			),
 			again('any'),
-			{ maxLength: 6 }
+			{ maxKeys: 6 }
 		)
 	)
 })).any;
