@@ -49,7 +49,7 @@
 							<Command.Group>
 								<Command.GroupHeading class="text-quiet px-3 pt-2 pb-1 text-xs">{group}</Command.GroupHeading>
 								<Command.GroupItems>
-									{#each found.filter((each) => each.group === group) as each, at (at)}
+									{#each found.filter((each) => each.group === group) as each, nth (nth)}
 										<Command.Item
 											value="{each.text} {each.href}"
 											keywords={[group]}

@@ -25,7 +25,7 @@
 
 {#if timers.length > 0}
 	<ul class="mb-3 flex flex-wrap gap-2" aria-label="Under way">
-		{#each timers as { batchId, begunAt, kind, name, timer, ...times }, at (at)}
+		{#each timers as { batchId, begunAt, kind, name, timer, ...times }, nth (nth)}
 			<li>
 				<a
 					href="/batches/{batchId}/mix"

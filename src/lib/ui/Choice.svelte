@@ -41,7 +41,7 @@
 		aria-describedby={described}
 		{...rest}
 	>
-		{#each options as option, at (at)}<option value={option.value}>{option.text}</option>{/each}
+		{#each options as option, nth (nth)}<option value={option.value}>{option.text}</option>{/each}
 	</select>
 	{#if error}<p id="{id}-error" class="text-loss mt-0.5 text-sm">{error}</p>{/if}
 	{#if hint}<p id="{id}-hint" class="text-quiet mt-0.5 text-sm">{hint}</p>{/if}

@@ -20,7 +20,7 @@
 			></thead
 		>
 		<tbody>
-			{#each whole.parts as part, at (at)}
+			{#each whole.parts as part, nth (nth)}
 				<tr>
 					<td>{COST_WORDS[part.part]}</td>
 					<td class="number">{said(part.batch)}</td>

@@ -45,7 +45,7 @@
 		{/each}
 	</svg>
 	<ul class="min-w-32 flex-1 text-sm">
-		{#each shares.filter((each) => each.squares > 0) as each, at (at)}
+		{#each shares.filter((each) => each.squares > 0) as each, nth (nth)}
 			<li class="flex items-center gap-2 py-0.5">
 				<span class={['size-3 shrink-0', INK[each.group]]}></span>
 				<span class="flex-1">{WORDS[each.group]}</span>

@@ -9,7 +9,7 @@
 	<div role="alert" class="border-loss bg-loss-pale my-3 border-l-4 px-4 py-3">
 		<p class="font-semibold">Not saved. What you typed is still here.</p>
 		<ul class="mt-1 list-disc pl-5">
-			{#each problems as problem, at (at)}
+			{#each problems as problem, nth (nth)}
 				<li>{problem.message}</li>
 			{/each}
 		</ul>

@@ -190,7 +190,7 @@
 		{#if plan}<span>dashed: as planned</span>{/if}
 		{#if narrow}
 			<ul class="flex basis-full flex-wrap gap-x-4 text-xs">
-				{#each leavesAt.flat() as leaf, at (at)}
+				{#each leavesAt.flat() as leaf, nth (nth)}
 					<li class={leaf.grams < 0 ? 'text-squared' : 'text-loss'}>
 						{leaf.label} <span class="figure">{plain(Math.abs(leaf.grams))} g</span>
 					</li>

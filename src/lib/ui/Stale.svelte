@@ -13,7 +13,7 @@
 	<table class="ledger mt-2 max-w-2xl">
 		<thead><tr><th>What differs</th><th>Yours</th><th>Theirs</th></tr></thead>
 		<tbody>
-			{#each differences as row, at (at)}
+			{#each differences as row, nth (nth)}
 				<tr
 					><td>{row.what}</td><td class="figure">{row.yours || 'empty'}</td><td class="figure"
 						>{row.theirs || 'empty'}</td

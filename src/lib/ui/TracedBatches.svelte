@@ -38,7 +38,7 @@
 						>{/if}
 					<td class="number">{plain(batch.packsMade)}<span class="unit">× {batch.packPieces}</span></td>
 					<td>
-						{#each batch.sales as sale, at (at)}
+						{#each batch.sales as sale, nth (nth)}
 							<span class="block text-sm"
 								><b class="figure">{sale.packs}</b>
 								{sale.way === 'sold' ? '' : `${sale.way} `}on {dayText(sale.soldOn)}, {sale.channel}</span

@@ -190,7 +190,7 @@
 				placeholder="market, door, delivery"
 			/>
 			<datalist id="channels"
-				>{#each channels as channel, at (at)}<option value={channel}></option>{/each}</datalist
+				>{#each channels as channel, nth (nth)}<option value={channel}></option>{/each}</datalist
 			>
 			{#if draft.kind === 'written off'}
 				<Field

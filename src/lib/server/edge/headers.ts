@@ -7,7 +7,6 @@ export const SAFE_HEADERS: Record<string, string> = {
 	'referrer-policy': 'same-origin',
 	'permissions-policy':
 		'accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=(), serial=(self), screen-wake-lock=(self)',
-	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin',
 	'x-frame-options': 'DENY'
 };

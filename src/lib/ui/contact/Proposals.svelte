@@ -33,7 +33,7 @@
 	what has to be free of something, and ask your authority how. Nothing here can say that a food is free of an
 	allergen.
 </p>
-{#each contact.unconfirmed as name, at (at)}
+{#each contact.unconfirmed as name, nth (nth)}
 	<p class="text-attention-ink mt-2 font-semibold">
 		{name} was handled before it on the same equipment, and nobody has confirmed its allergens:
 		<a href="/shelf">confirm them on the shelf</a>.

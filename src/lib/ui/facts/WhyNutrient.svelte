@@ -32,7 +32,7 @@
 			A value is unknown, so the line waits: it is named below, and mended on the shelf.
 		</p>
 	{/if}
-	{#each columns as column, at (at)}
+	{#each columns as column, nth (nth)}
 		<p>
 			<span class="inline-block font-semibold first-letter:uppercase">{column.heading}:</span>
 			<span class="figure">{amount(perPiece)}</span><span class="unit">{figure.unit}</span> a {recipe.product

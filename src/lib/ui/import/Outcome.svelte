@@ -15,7 +15,7 @@
 	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
 		<p class="font-semibold">Nothing was written.</p>
 		<ul class="mt-1 list-disc pl-5">
-			{#each problems as problem, at (at)}<li>{problem.message}</li>{/each}
+			{#each problems as problem, nth (nth)}<li>{problem.message}</li>{/each}
 		</ul>
 	</div>
 {/if}

@@ -112,7 +112,7 @@
 			{#if notices.length > 0}
 				<h3 class="mt-4">Worth knowing</h3>
 				<ul class="text-quiet mt-1 list-disc space-y-1 pl-4 text-sm">
-					{#each notices as notice, at (at)}<li>{notice.message}</li>{/each}
+					{#each notices as notice, nth (nth)}<li>{notice.message}</li>{/each}
 				</ul>
 			{/if}
 			<p class="caution mt-4">

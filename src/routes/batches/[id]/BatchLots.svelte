@@ -20,7 +20,7 @@
 				<tr>
 					<td class="font-semibold">{use.name}</td>
 					<td>
-						{#each use.from as lot, at (at)}
+						{#each use.from as lot, nth (nth)}
 							<span class="mr-3 inline-block whitespace-nowrap"
 								><a href="/shelf/lots/{lot.lotId}" class="figure underline">{lot.code}</a>
 								<span class="text-quiet figure text-sm">{amount(lot.amount, use.unit)}</span></span

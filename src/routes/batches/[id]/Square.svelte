@@ -55,7 +55,7 @@
 					</p>
 				{:else}
 					<ol class="mt-1 ml-4 space-y-1 sm:ml-20">
-						{#each found as each, at (at)}
+						{#each found as each, nth (nth)}
 							<li class="flex flex-wrap items-center gap-x-3">
 								<span class="min-w-0 text-sm">{each.words}</span>
 								<span class="text-quiet figure text-xs">{share(each.likelihood)}</span>

@@ -46,7 +46,7 @@
 	}}
 >
 	<datalist id={listId}
-		>{#each stages as stage, at (at)}<option value={stage}></option>{/each}</datalist
+		>{#each stages as stage, nth (nth)}<option value={stage}></option>{/each}</datalist
 	>
 	<div
 		class="grid grid-cols-2 items-start gap-x-3 gap-y-1 sm:grid-cols-4 lg:grid-cols-[8.5rem_8rem_6rem_6rem_1fr_auto]"

@@ -89,7 +89,7 @@
 		aria-describedby={invalid('ingredient') ? `${id}-ingredient-error` : undefined}
 	>
 		<option value="">choose…</option>
-		{#each options as option, at (at)}<option value={option.value}>{option.text}</option>{/each}
+		{#each options as option, nth (nth)}<option value={option.value}>{option.text}</option>{/each}
 	</select>
 </div>
 <div class="min-w-0">
@@ -133,7 +133,7 @@
 	<div class="col-span-full -mt-0.5 pb-0.5 pl-1 text-xs lg:col-start-3 lg:-col-end-1">
 		{#if line.use !== 'dough'}<span class="text-quiet mr-3">{USE_WORDS[line.use]}</span>{/if}
 		{#if line.note}<span class="text-quiet mr-3">{line.note}</span>{/if}
-		{#each doubts as doubt, at (at)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
+		{#each doubts as doubt, nth (nth)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
 		{#if reference}
 			<button type="button" class="text-action font-semibold underline" onclick={() => onshelve(reference.id)}
 				>Put {reference.name} on the shelf</button

@@ -99,7 +99,7 @@
 	{/each}
 </div>
 <ul class="mt-4 space-y-1" aria-label="Cautions">
-	{#each process.cautions as caution, at (at)}<li class="caution">{caution}</li>{/each}
+	{#each process.cautions as caution, nth (nth)}<li class="caution">{caution}</li>{/each}
 </ul>
 
 <div class="mt-5 flex flex-wrap items-center justify-between gap-2">

@@ -21,7 +21,7 @@
 	<div role="alert" class="border-loss bg-loss-pale my-3 max-w-3xl border-l-4 px-4 py-3">
 		<p class="font-semibold">Nothing was brought in.</p>
 		<ul class="mt-1 list-disc pl-5">
-			{#each problems as problem, at (at)}
+			{#each problems as problem, nth (nth)}
 				<li>
 					{#if problem.path}<span class="figure">{problem.path}</span>:
 					{/if}{problem.message}

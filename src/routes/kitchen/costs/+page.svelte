@@ -137,7 +137,7 @@
 			maxlength={60}
 		/>
 		<datalist id="places"
-			>{#each data.channels as channel, at (at)}<option value={channel}></option>{/each}</datalist
+			>{#each data.channels as channel, nth (nth)}<option value={channel}></option>{/each}</datalist
 		>
 		<Field
 			label="A day"

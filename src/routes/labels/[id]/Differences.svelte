@@ -16,7 +16,7 @@
 			></thead
 		>
 		<tbody>
-			{#each differences as difference, at (at)}
+			{#each differences as difference, nth (nth)}
 				<tr>
 					<td class="first-letter:uppercase">{difference.what}</td>
 					<td>{difference.before || 'nothing'}</td>

@@ -63,7 +63,7 @@
 					>
 				</tr>
 			{/if}
-			{#each why.columns as each, at (at)}
+			{#each why.columns as each, nth (nth)}
 				<tr class="border-rule border-b font-semibold">
 					<td class="py-1.5"
 						>Exactly, {each.heading}{each.times === 1 ? '' : `: × ${significant(each.times)}`}</td

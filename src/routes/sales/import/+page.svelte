@@ -190,7 +190,7 @@
 				<label for="channel" class="mb-1 block text-sm font-medium">Where, for rows that do not say</label>
 				<input id="channel" name="channel" class="input" maxlength="60" list="places" bind:value={channel} />
 				<datalist id="places"
-					>{#each data.channels as each, at (at)}<option value={each}></option>{/each}</datalist
+					>{#each data.channels as each, nth (nth)}<option value={each}></option>{/each}</datalist
 				>
 			</div>
 		</div>

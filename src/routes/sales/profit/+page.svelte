@@ -121,7 +121,7 @@
 					></thead
 				>
 				<tbody>
-					{#each newest(data.days) as day, at (at)}
+					{#each newest(data.days) as day, nth (nth)}
 						<tr>
 							<td
 								><a

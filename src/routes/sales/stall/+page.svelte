@@ -160,7 +160,7 @@
 		class="w-64"
 	/>
 	<datalist id="stall-channels"
-		>{#each data.channels as each, at (at)}<option value={each}></option>{/each}</datalist
+		>{#each data.channels as each, nth (nth)}<option value={each}></option>{/each}</datalist
 	>
 	<p data-testid="takings">
 		<span class="text-quiet text-sm">Taken here today</span>
@@ -286,7 +286,7 @@
 			{/if}
 			{#if held.length > 0}
 				<div class="border-loss bg-loss-pale mt-2 border-l-4 px-3 py-2" role="alert" data-testid="held">
-					{#each held as reason, at (at)}<p class="text-sm font-semibold">Held: {reason}.</p>{/each}
+					{#each held as reason, nth (nth)}<p class="text-sm font-semibold">Held: {reason}.</p>{/each}
 					<p class="mt-1 text-sm">
 						What the bag does not say can make somebody ill: tell them, or do not sell it. Your decision is
 						kept with the sale.

@@ -126,7 +126,7 @@
 				/>
 			{/if}
 			<div class="mt-3 grid grid-cols-2 gap-x-5 gap-y-3 sm:grid-cols-3 lg:grid-cols-4">
-				{#each packLabel.lines as line, at (at)}
+				{#each packLabel.lines as line, nth (nth)}
 					{@const interval = intervals[per100gOf(line)]}
 					{@const value = fromLabel[per100gOf(line)]}
 					<Field
@@ -159,7 +159,7 @@
 	</div>
 	{#if warnings.some((each) => !typedKeys.includes(each.key))}
 		<ul class="text-attention-ink mt-3 list-disc pl-5" aria-label="Doubts about these values">
-			{#each warnings.filter((each) => !typedKeys.includes(each.key)) as each, at (at)}<li>
+			{#each warnings.filter((each) => !typedKeys.includes(each.key)) as each, nth (nth)}<li>
 					{each.message}
 				</li>{/each}
 		</ul>

@@ -72,7 +72,7 @@
 							>
 							<td class="text-sm">
 								<RowProblems problems={row.problems} />
-								{#each row.changes as change, at (at)}<p class="text-quiet">{change}</p>{/each}
+								{#each row.changes as change, nth (nth)}<p class="text-quiet">{change}</p>{/each}
 							</td>
 						</tr>
 					{/each}

@@ -81,7 +81,7 @@
 				maxlength={80}
 			/>
 			<datalist id="materials"
-				>{#each materials as name, at (at)}<option value={name}></option>{/each}</datalist
+				>{#each materials as name, nth (nth)}<option value={name}></option>{/each}</datalist
 			>
 		{/if}
 		<div class="grid grid-cols-2 items-start gap-3">
@@ -115,7 +115,7 @@
 			maxlength={120}
 		/>
 		<datalist id="suppliers"
-			>{#each suppliers as name, at (at)}<option value={name}></option>{/each}</datalist
+			>{#each suppliers as name, nth (nth)}<option value={name}></option>{/each}</datalist
 		>
 		<div class="grid grid-cols-2 items-start gap-3">
 			<Field label="Received" type="date" bind:value={draft.receivedOn} error={form.at('receivedOn')} />

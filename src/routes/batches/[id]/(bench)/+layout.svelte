@@ -54,7 +54,7 @@
 			<a href="/batches/{batch.id}">A correction is recorded beside it</a>.
 		</p>
 	{/if}
-	{#each session.problems as problem, at (at)}
+	{#each session.problems as problem, nth (nth)}
 		<p class="border-loss bg-loss-pale mt-3 border-l-4 px-4 py-2" role="alert">
 			These figures cannot be: {problem.message}.
 		</p>

@@ -141,7 +141,7 @@
 					<table class="ledger">
 						<thead><tr><th>On the bag</th><th>{data.before}</th><th>{data.after}</th></tr></thead>
 						<tbody>
-							{#each product.label as change, at (at)}
+							{#each product.label as change, nth (nth)}
 								<tr><td>{change.what}</td><td>{change.before || '–'}</td><td>{change.after || '–'}</td></tr>
 							{/each}
 						</tbody>

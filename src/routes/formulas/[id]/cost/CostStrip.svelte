@@ -33,7 +33,7 @@
 </script>
 
 <div class="border-ink flex h-16 overflow-hidden border" aria-hidden="true">
-	{#each drawn as stretch, at (at)}
+	{#each drawn as stretch, nth (nth)}
 		<div
 			class={[
 				'min-w-0 overflow-hidden border-r border-white px-1 pt-1 text-xs leading-tight',
@@ -56,7 +56,7 @@
 	</p>
 {/if}
 <ul class="mt-2 columns-1 gap-8 text-sm sm:columns-2 lg:columns-3" data-testid="where-it-goes">
-	{#each stretches as stretch, at (at)}
+	{#each stretches as stretch, nth (nth)}
 		{#if stretch !== loses}
 			<li class="flex break-inside-avoid items-baseline gap-2 py-0.5">
 				<span class={['inline-block size-3 shrink-0', FILL[stretch.payee]]} aria-hidden="true"></span>

@@ -54,8 +54,8 @@
 		<table class="ledger mt-2 max-w-4xl">
 			<thead><tr><th>What</th><th>Lot</th><th>Supplier</th><th class="number">Taken</th></tr></thead>
 			<tbody>
-				{#each batch.stock as use, at (at)}
-					{#each use.from as each, at (at)}
+				{#each batch.stock as use, nth (nth)}
+					{#each use.from as each, nth (nth)}
 						{@const lot = data.lots.find((one) => one.id === each.lotId)}
 						<tr>
 							<td>{use.name}</td>
@@ -97,7 +97,7 @@
 	<section class="mt-6" aria-labelledby="cautions">
 		<h2 id="cautions">Cautions at its making</h2>
 		<ul class="mt-1 max-w-prose list-disc pl-5">
-			{#each data.cautions as caution, at (at)}<li>{caution}</li>{/each}
+			{#each data.cautions as caution, nth (nth)}<li>{caution}</li>{/each}
 		</ul>
 	</section>
 {/if}

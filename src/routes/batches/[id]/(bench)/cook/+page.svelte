@@ -180,7 +180,7 @@
 			{#if cookSteps.length > 0}
 				<p class="text-quiet mt-2 text-sm">Seen as it should be:</p>
 				<div class="mt-1 flex flex-wrap gap-2">
-					{#each cookSteps.filter((step) => step.cue !== '') as step, at (at)}
+					{#each cookSteps.filter((step) => step.cue !== '') as step, nth (nth)}
 						<button
 							type="button"
 							class="button"

@@ -184,7 +184,7 @@
 						></thead
 					>
 					<tbody>
-						{#each halves as half, at (at)}
+						{#each halves as half, nth (nth)}
 							<tr>
 								<td class="number">{plain(half.balls)}</td>
 								<td class="number">{fixed(half.ball_g, 1)}<span class="unit">g</span></td>

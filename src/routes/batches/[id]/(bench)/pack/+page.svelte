@@ -122,7 +122,7 @@
 					batch.rejects
 				)} rejected, packs of {plain(batch.packPieces)}. Count what lies there, not what should.
 			</p>
-			{#each doubts as doubt, at (at)}<p class="text-attention-ink mt-1 font-semibold">{doubt}.</p>{/each}
+			{#each doubts as doubt, nth (nth)}<p class="text-attention-ink mt-1 font-semibold">{doubt}.</p>{/each}
 			{#if batch.packs !== null && doubts.length === 0}
 				<p class="text-squared mt-1 font-semibold" role="status" data-testid="counted">
 					{plural(batch.packs, 'pack')} can be sold.
