@@ -12,7 +12,8 @@ import { answerOnce } from '$lib/server/page.ts';
 
 /** Parts of an address that are the id of a row. */
 const IDS = ['id', 'picture', 'job'];
-const ID = /^[0-9A-Z]{26}$/;
+/** Letters the database knows; `blank` is an ingredient that is still to be. */
+const ID = /^[0-9A-Za-z]{1,26}$/;
 /** The id of nothing: what asks for it is told that it is not here. */
 const NOTHINGS = '0'.repeat(26);
 
