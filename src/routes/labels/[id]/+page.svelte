@@ -205,12 +205,12 @@
 				action="?/save{asked}"
 				use:enhance={form.enhance}
 				bind:this={form.element}
-				id="design"
 				aria-label="Design of the label"
 			>
 				<input type="hidden" name="draft" value={JSON.stringify(form.draft)} />
-				<button class={['button', touched && 'button-main', open && 'max-xl:hidden']} disabled={form.saving}
-					>Save</button
+				<button
+					class={['button', touched && 'button-main', open && open !== 'contact' && 'max-xl:hidden']}
+					disabled={form.saving}>Save</button
 				>
 			</form>
 			<form method="POST" action="?/approve{asked}" use:enhance={approval.enhance}>
