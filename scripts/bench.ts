@@ -17,10 +17,11 @@ import { openDatabase } from '../src/lib/server/db/connection.ts';
 import { startMariaDb } from './lib/mariadb.ts';
 import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
 import { freePort } from './lib/ports.ts';
+import { longestWaits, type Wait } from './lib/waits.ts';
 
 /**
  * `npm run bench`: how fast the core derives, how many answers a second pages give and what they ask the database, how
- * much script the first page takes, and how soon a page follows a keystroke. Prints, asserts nothing.
+ * much script the first page takes, how soon a page follows a keystroke, and how long others wait for long work. Prints, asserts nothing.
  */
 export async function main(): Promise<void> {
 	benchDerive();
@@ -191,6 +192,7 @@ async function benchApplication(): Promise<void> {
 		});
 		const of = await mainPagesOf(db);
 		reportPages(await pageSpeeds(application.address, db, of.kitchenId, of.paths));
+		reportWaits(await longestWaits(application.address, db));
 		const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
 		try {
 			const page = await browser.newPage({ baseURL: application.address });
@@ -212,6 +214,16 @@ async function benchApplication(): Promise<void> {
 		for (const step of undo.reverse()) await step();
 		rmSync(folder, { recursive: true, force: true });
 	}
+}
+
+/** How long a light request waits while something long is done, and how long that takes. */
+function reportWaits(waits: readonly Wait[]): void {
+	for (const { what, took_ms, worst_ms } of waits)
+		console.log(
+			`beside ${what} (${took_ms.toFixed(0)} ms): a light request waited ${worst_ms.toFixed(0)} ms at most`
+		);
+	const worst = Math.max(...waits.map(({ worst_ms }) => worst_ms));
+	console.log(`beside all of it: ${worst.toFixed(0)} ms at most (under 100 wanted)`);
 }
 
 /** How much script the first page of a new visitor takes over the wire. */

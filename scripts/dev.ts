@@ -27,7 +27,8 @@ export async function main(): Promise<void> {
 		undo.push(await startStandIns(dataDir));
 		code = await vite(port, {
 			DATABASE_URL: mariadb.url,
-			REFERENCE_FILE: join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv')
+			REFERENCE_FILE: join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv'),
+			WORKER_FILE: join(root, 'src', 'lib', 'server', 'work', 'entry.mjs')
 		});
 	} catch (error) {
 		report(error);

@@ -1,9 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startApplication } from './lib/application.ts';
-import { everyRoute, hostileRequests, pagesThatFail } from './lib/hostile.ts';
-import { freePort } from './lib/ports.ts';
+import { everyRoute } from './lib/hostile.ts';
+import { beHostile } from './lib/hostility.ts';
 import { report } from './lib/trouble.ts';
 
 const COUNT = 50_000;
@@ -17,24 +16,25 @@ const MOST_PRINTED = 4000;
 export async function main([count = String(COUNT), seed = '1']: string[]): Promise<void> {
 	const folder = mkdtempSync(join(tmpdir(), 'square-batch-fuzz-'));
 	try {
-		const application = await startApplication(join(folder, 'data'), await freePort());
-		try {
-			const routes = everyRoute();
-			const forms = routes.reduce((sum, { actions }) => sum + actions.length, 0);
-			console.log(`${routes.length} routes, ${forms} forms; ${count} requests, seed ${seed}`);
-			const failures = await hostileRequests(application.address, Number(count), Number(seed), (done) => {
+		const routes = everyRoute();
+		const forms = routes.reduce((sum, { actions }) => sum + actions.length, 0);
+		console.log(`${routes.length} routes, ${forms} forms; ${count} requests, seed ${seed}`);
+		const { failures, failing, misfits, printed, isGone } = await beHostile(
+			folder,
+			Number(count),
+			Number(seed),
+			(done) => {
 				if (done % 1000 === 0) console.log(`${done} sent`);
-			});
-			for (const failure of failures) console.log(JSON.stringify(failure));
-			if (application.child.exitCode !== null || failures.some(({ status }) => status === 0))
-				console.log(application.printed().slice(-MOST_PRINTED));
-			const failing = await pagesThatFail(application.address);
-			for (const page of failing) console.log(`fails afterwards: ${page}`);
-			console.log(`fuzz: ${failures.length} not answered in words, ${failing.length} pages fail afterwards`);
-			if (failures.length + failing.length > 0) process.exitCode = 1;
-		} finally {
-			await application.stop();
-		}
+			}
+		);
+		for (const failure of failures) console.log(JSON.stringify(failure));
+		if (isGone || failures.some(({ status }) => status === 0)) console.log(printed.slice(-MOST_PRINTED));
+		for (const page of failing) console.log(`fails afterwards: ${page}`);
+		for (const misfit of misfits) console.log(`kept, and no archive would bring it back: ${misfit}`);
+		console.log(
+			`fuzz: ${failures.length} not answered in words, ${failing.length} pages fail afterwards, ${misfits.length} rows do not fit`
+		);
+		if (failures.length + failing.length + misfits.length > 0) process.exitCode = 1;
 	} catch (error) {
 		report(error);
 	} finally {

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from './lib/application.ts';
 import { ensureBuild } from './lib/build.ts';
+import { demoIn, layDemo } from './lib/demo-data.ts';
 import { startMariaDb } from './lib/mariadb.ts';
 import { CHROMIUM, ensureProgram } from './lib/packages.ts';
 import { freePort } from './lib/ports.ts';
@@ -65,11 +66,21 @@ export async function main(args: string[]): Promise<void> {
 				if (!wants('integration')) return;
 				const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
 				undo.push(mariadb.stop);
-				await vitest('integration', folder, tally, { TEST_DATABASE_URL: mariadb.ownerUrl }, rest);
+				await vitest(
+					'integration',
+					folder,
+					tally,
+					{ TEST_DATABASE_URL: mariadb.ownerUrl, TEST_FOLDER: folder },
+					rest
+				);
 			})()
 		]);
 		if (wants('browser')) {
 			ensureProgram(CHROMIUM);
+			const demo = join(folder, 'demo');
+			await (await startApplication(demo, await freePort())).stop();
+			demoIn(demo);
+			layDemo(join(folder, 'browser'));
 			const application = await startApplication(join(folder, 'browser'), await freePort());
 			undo.push(application.stop);
 			await playwright(folder, tally, application.address, rest);

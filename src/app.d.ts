@@ -10,11 +10,15 @@ declare global {
 			requestId: string;
 			/** Whether the whole answer stays true until something of the kitchen is changed. */
 			isKnown?: boolean;
+			/** The status of an answer that could not be given as the database is gone or full. */
+			troubled?: 503 | 507;
 		}
 		interface Error {
 			message: string;
 			/** What to do about it. */
 			remedy?: string;
+			/** Where it can be mended. */
+			wayOut?: { href: string; words: string };
 		}
 	}
 }

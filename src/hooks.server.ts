@@ -7,6 +7,7 @@ import { notLetIn } from '$lib/server/edge/asked.ts';
 import { makeSafe } from '$lib/server/edge/headers.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { turnedAway } from '$lib/server/edge/turned-away.ts';
+import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
 import { theKitchenNow } from '$lib/server/kitchens.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
@@ -22,6 +23,10 @@ function takeIdsForWhatTheyAre(params: Partial<Record<string, string>>): void {
 	for (const name of IDS) if (params[name] !== undefined && !ID.test(params[name])) params[name] = NOTHINGS;
 }
 
+/** The answer with the status of the trouble it tells of: SvelteKit knows none but its own. */
+const withStatus = (response: Response, status: number | undefined): Response =>
+	status === undefined ? response : new Response(response.body, { status, headers: response.headers });
+
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.requestId = ulid();
 	const away = notLetIn(event);
@@ -35,7 +40,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 			event.request.method === 'GET'
 				? await whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve))
 				: await resolve(event);
-		return makeSafe(response);
+		return makeSafe(withStatus(response, event.locals.troubled));
 	} catch (error) {
 		if (isHttpError(error) || isRedirect(error)) throw error;
 		const trouble = databaseTrouble(error);
@@ -45,7 +50,16 @@ export const handle: Handle = async ({ event, resolve }) => {
 	}
 };
 
-export const handleError: HandleServerError = ({ error, event, status }) => {
+/** Where a page failed: what of the kitchen it could not read, if that is why. */
+async function whatCannotBeRead({ db, kitchen }: App.Locals): Promise<Unreadable[]> {
+	try {
+		return await unreadable(db, kitchen.id);
+	} catch {
+		return [];
+	}
+}
+
+export const handleError: HandleServerError = async ({ error, event, status }) => {
 	if (status === 404) return { message: 'There is no such page.', remedy: 'Choose a place on the left.' };
 	const { requestId } = event.locals;
 	log.error(
@@ -53,7 +67,17 @@ export const handleError: HandleServerError = ({ error, event, status }) => {
 		'request failed'
 	);
 	const trouble = databaseTrouble(error);
-	if (trouble) return { message: trouble.message, remedy: trouble.remedy };
+	if (trouble) {
+		event.locals.troubled = trouble.status;
+		return { message: trouble.message, remedy: trouble.remedy };
+	}
+	const [record] = await whatCannotBeRead(event.locals);
+	if (record)
+		return {
+			message: `This cannot be read: ${record.what}.`,
+			remedy: record.why,
+			wayOut: { href: '/kitchen/unreadable', words: 'What it is, and what can be done' }
+		};
 	return {
 		message: 'Something failed on the server, and nothing was changed.',
 		remedy: `Try again. If it happens again, look for ${requestId} in what the window that runs Square Batch printed.`

@@ -53,6 +53,30 @@ export interface LabelDesign {
 	format: UsFormat;
 }
 
+/** A design of which nothing is decided: without a name no label is approved. */
+export const BLANK_DESIGN: LabelDesign = {
+	name: '',
+	declared_g: null,
+	wording: {},
+	storage: '',
+	finishing: '',
+	maker: '',
+	address: '',
+	localSentence: '',
+	food: '',
+	leavePanelOut: false,
+	face_mm: null,
+	packArea_cm2: null,
+	barcode: '',
+	bestBeforeDays: null,
+	dateKind: null,
+	defrosted: null,
+	shelfLifeTest: '',
+	price: '',
+	size: { width_mm: 100, height_mm: 150 },
+	format: 'vertical'
+};
+
 /** Everything a label says, but for what each batch adds: its code and its date. */
 export interface LabelContent {
 	rules: RulesName;

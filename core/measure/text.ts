@@ -1,4 +1,6 @@
 const segmenter = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
+/** Units of a character: families with skin tones have some dozen. */
+const LONGEST_CHARACTER = 64;
 const HALVES = /\p{Surrogate}/gu;
 
 /** Text without halves of characters, which no database keeps: what is cut at a length may end in one. */
@@ -8,7 +10,8 @@ export const wellFormed = (text: string): string => text.replace(HALVES, '');
 export function cut(text: string, most: number): string {
 	if (text.length <= most) return wellFormed(text);
 	let end = 0;
-	for (const { index, segment } of segmenter.segment(text)) {
+	// No further than needed: a character of more units than that ends beyond `most` anyway.
+	for (const { index, segment } of segmenter.segment(text.slice(0, most + LONGEST_CHARACTER))) {
 		if (index + segment.length > most) break;
 		end = index + segment.length;
 	}

@@ -5,7 +5,15 @@ import { join } from 'node:path';
 import { root } from './root.ts';
 import { Trouble } from './trouble.ts';
 
-const SOURCES = ['core', 'src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts'];
+const SOURCES = [
+	'core',
+	'src',
+	'static',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'vite.workers.config.ts'
+];
 const stamp = () => join(root, 'build', '.built-from');
 
 /** Builds the application unless the build there is of these very sources. */
@@ -13,8 +21,12 @@ export async function ensureBuild(): Promise<void> {
 	const current = sourcesHash();
 	if (existsSync(stamp()) && readFileSync(stamp(), 'utf8') === current) return;
 	console.log('Building…');
-	const { code, said } = await vite(['build', '--logLevel', 'warn']);
-	if (code !== 0) throw new Trouble(`The build failed.\n${said}`, 'Mend what it names, and run this again.');
+	// The application first: it empties the folder. What runs in workers is not part of it.
+	for (const config of ['vite.config.ts', 'vite.workers.config.ts']) {
+		const { code, said } = await vite(['build', '--config', config, '--logLevel', 'warn']);
+		if (code !== 0)
+			throw new Trouble(`The build failed.\n${said}`, 'Mend what it names, and run this again.');
+	}
 	writeFileSync(stamp(), current);
 }
 

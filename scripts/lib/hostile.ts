@@ -1,4 +1,9 @@
 import fc from 'fast-check';
+import type { Kitchen } from '../../src/lib/kitchen/types.ts';
+import type { Database } from '../../src/lib/server/db/connection.ts';
+import { formDataOf, type SoundForm } from './sound-forms/form.ts';
+import { soundForms } from './sound-forms/index.ts';
+import { ulid } from 'ulid';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './root.ts';
@@ -19,6 +24,9 @@ export interface Failure {
 	answer: string;
 }
 
+/** So many are asked at once. */
+const AT_ONCE = 4;
+
 const ROUTES = join(root, 'src', 'routes');
 
 /** Every route of the application, read off its folders so that none added later is forgotten. */
@@ -31,7 +39,7 @@ export function everyRoute(folder = ROUTES, path = ''): Route[] {
 	const handlers = [...server.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map(
 		([, name = '']) => name
 	);
-	const [, forms = ''] = page.split('export const actions');
+	const [, forms = ''] = /export const actions[^]*?\n(\t[^]*?)\n\};/.exec(page) ?? [];
 	const actions = [...forms.matchAll(/^\t(\w+)(?=:|,|\()/gm)].map(([, name = '']) => name);
 	const here: Route = {
 		path: path === '' ? '/' : path,
@@ -97,8 +105,67 @@ const document = fc.letrec((again) => ({
 	)
 })).any;
 
+/** One thing wrong with a form that is otherwise as a person would send it. */
+interface Slip {
+	/** Which of the form's values, by place. */
+	at: number;
+	how: 'replace' | 'drop' | 'repeat' | 'lengthen';
+	value: unknown;
+}
+
+const slip: fc.Arbitrary<Slip> = fc.record({
+	at: fc.nat(200),
+	how: fc.constantFrom('replace', 'replace', 'drop', 'repeat', 'lengthen'),
+	value: document
+});
+
+/** The document with one value of it changed; each of its values can be met. */
+function slipped(given: unknown, { at, how, value }: Slip): unknown {
+	const copy = structuredClone(given);
+	const places: { holder: Record<string, unknown> | unknown[]; key: string }[] = [];
+	const visit = (holder: unknown) => {
+		if (typeof holder !== 'object' || holder === null) return;
+		for (const [key, inner] of Object.entries(holder)) {
+			places.push({ holder: holder as Record<string, unknown>, key });
+			visit(inner);
+		}
+	};
+	visit(copy);
+	const place = places[at % Math.max(1, places.length)];
+	if (!place) return value;
+	const holder = place.holder as Record<string, unknown>;
+	const now = holder[place.key];
+	if (how === 'replace') holder[place.key] = value;
+	else if (how === 'drop') Reflect.deleteProperty(holder, place.key);
+	else if (how === 'lengthen')
+		holder[place.key] = typeof now === 'string' ? `${now}${'W'.repeat(150)}` : 1e15;
+	else holder[place.key] = Array.isArray(now) ? [...now, ...now, ...now] : [now];
+	return copy;
+}
+
+/** A form of a pool that is sent with a slip in it. */
+export interface Sent {
+	/** Its route and its name. */
+	form: string;
+	sound: SoundForm;
+}
+
+/** Those that open another kitchen, and one that takes something spoilt first. */
+const NOT_SENT = ['/kitchen/data begin', '/kitchen/data open', '/kitchen/unreadable letGo'];
+
+/** Some of every form as a person would send it. */
+export async function somePerForm(db: Database, kitchen: Kitchen, each: number): Promise<Sent[]> {
+	const pool: Sent[] = [];
+	for (const [form, make] of Object.entries(soundForms(db, kitchen)))
+		if (!NOT_SENT.includes(form))
+			for (let nth = 0; nth < each; nth++) pool.push({ form, sound: await make() });
+	return pool;
+}
+
 /** What is sent, by who asks nicely and who does not. */
 interface Asked {
+	/** A form of the pool, by place, and what is wrong with it; null for what has no shape at all. */
+	slip: { of: number; slip: Slip } | null;
 	route: Route;
 	id: string;
 	query: string;
@@ -113,11 +180,15 @@ export async function hostileRequests(
 	address: string,
 	count: number,
 	seed: number,
-	told: (done: number) => void = () => undefined
+	{ pool = [], told = () => undefined }: { pool?: readonly Sent[]; told?: (done: number) => void } = {}
 ): Promise<Failure[]> {
 	const found = (await (await fetch(`${address}/find.json`)).json()) as { href: string }[];
 	const ids = found.flatMap(({ href }) => /[0-9A-Z]{26}/.exec(href) ?? []);
 	const arbitrary: fc.Arbitrary<Asked> = fc.record({
+		slip:
+			pool.length === 0
+				? fc.constant(null)
+				: fc.option(fc.record({ of: fc.nat(pool.length - 1), slip }), { freq: 1 }),
 		// An archive is no form; it is tried where archives are.
 		route: fc.constantFrom(...everyRoute().filter(({ path }) => !path.startsWith('/kitchen/data'))),
 		id: fc.oneof(fc.constantFrom(...ids), nasty),
@@ -127,12 +198,41 @@ export async function hostileRequests(
 		body: document
 	});
 	const failures: Failure[] = [];
-	for (const [index, asked] of fc.sample(arbitrary, { numRuns: count, seed }).entries()) {
-		const failure = await ask(address, asked);
-		if (failure) failures.push(failure);
-		told(index + 1);
-	}
+	const all = fc.sample(arbitrary, { numRuns: count, seed });
+	let next = 0;
+	const some = async () => {
+		for (let asked = all[next++]; asked; asked = all[next++]) {
+			const failure = await (asked.slip ? sendSlipped(address, pool, asked.slip) : ask(address, asked));
+			if (failure) failures.push(failure);
+			told(next);
+		}
+	};
+	await Promise.all(Array.from({ length: AT_ONCE }, some));
 	return failures;
+}
+
+async function sendSlipped(
+	address: string,
+	pool: readonly Sent[],
+	{ of, slip }: { of: number; slip: Slip }
+): Promise<Failure | null> {
+	const sent = pool[of];
+	if (!sent) return null;
+	const [path = '', action = ''] = sent.form.split(' ');
+	const { id = '', draft, fields, isNew } = sent.sound;
+	// Another each time, or all but the first would be taken for that.
+	const anew = isNew ? { ...(draft as object), id: ulid() } : draft;
+	const body = formDataOf(
+		draft === undefined
+			? { fields: slipped(fields, slip) as Record<string, string> }
+			: { draft: slipped(anew, slip) }
+	);
+	const url = `${address}${path.replace('[id]', id)}?/${action}`.replace(/\?\/default$/, '');
+	return answered(`POST ${url} ${JSON.stringify(slip)}`, url, {
+		method: 'POST',
+		headers: { origin: address, accept: 'application/json', 'x-sveltekit-action': 'true' },
+		body
+	});
 }
 
 async function ask(address: string, { route, id, query, as, how, body }: Asked): Promise<Failure | null> {
@@ -162,10 +262,16 @@ async function ask(address: string, { route, id, query, as, how, body }: Asked):
 					body: how === 'form' && isAction ? form : text
 				};
 	const said = `${request.method ?? 'GET'} ${url} ${send === null ? '' : `${how} ${text}`}`.slice(0, 400);
+	return answered(said, url, request);
+}
+
+/** Asks; the failure where it was not answered in words. */
+async function answered(said: string, url: string, request: RequestInit): Promise<Failure | null> {
 	const response = await fetch(url, { ...request, redirect: 'manual' }).catch((error: unknown) =>
 		String((error as Error).cause)
 	);
 	if (typeof response === 'string') return { request: said, status: 0, answer: response };
+	// A form's answer says its status inside.
 	if (response.status < 500) {
 		// A stream would go on for ever.
 		await response.body?.cancel();
@@ -180,17 +286,45 @@ async function ask(address: string, { route, id, query, as, how, body }: Asked):
 
 const wellFormed = (text: string): string => text.replace(/\p{Surrogate}/gu, '');
 
-/** Pages that fail now, asked for as somebody would; those with an id by everything that is there. */
-export async function pagesThatFail(address: string): Promise<string[]> {
-	const found = (await (await fetch(`${address}/find.json`)).json()) as { href: string }[];
-	const plain = everyRoute()
-		.filter(({ path, methods }) => methods.includes('GET') && !path.includes('['))
-		.map(({ path }) => path);
+/** What the id of a route's address is of. */
+const IS_OF: [path: RegExp, table: string][] = [
+	[/^\/formulas\//, 'formulas'],
+	[/^\/batches\//, 'batches'],
+	[/^\/labels\//, 'products'],
+	[/^\/shelf\/lots\//, 'lots'],
+	[/^\/shelf\//, 'ingredients']
+];
+/** Of each the newest and the oldest are looked at. */
+const NEWEST = 25;
+const OLDEST = 5;
+
+/**
+ * Pages that fail now, asked for as somebody would, with what the server printed of it; those with an id by what there is
+ * of it.
+ */
+export async function pagesThatFail(address: string, db: Database, printed: () => string): Promise<string[]> {
 	const failing: string[] = [];
-	for (const path of new Set([...plain, ...found.map(({ href }) => href)])) {
+	for (const path of await pages(db)) {
+		const before = printed().length;
 		const response = await fetch(`${address}${path}`, { headers: { accept: 'text/html' } });
 		await response.body?.cancel();
-		if (response.status >= 500) failing.push(`${response.status} ${path}`);
+		if (response.status >= 500) failing.push(`${response.status} ${path}: ${printed().slice(before)}`);
 	}
 	return failing;
+}
+
+async function pages(db: Database): Promise<string[]> {
+	const all: string[] = [];
+	for (const { path, methods } of everyRoute()) {
+		if (!methods.includes('GET')) continue;
+		const table = IS_OF.find(([of]) => of.test(path))?.[1];
+		if (!path.includes('[')) all.push(path);
+		else if (table && !/\[(?!id\])/.test(path)) {
+			const of = db(table as 'formulas');
+			const newest = await of.clone().orderBy('id', 'desc').limit(NEWEST).pluck<string[]>('id');
+			const oldest = await of.clone().orderBy('id').limit(OLDEST).pluck<string[]>('id');
+			all.push(...new Set([...newest, ...oldest].map((id) => path.replace('[id]', id))));
+		}
+	}
+	return all;
 }

@@ -46,6 +46,8 @@ const AGAIN_MS = 2_000;
 export async function startMariaDb(folder: string, { durable = true } = {}): Promise<OwnMariaDb> {
 	const dataDir = join(folder, 'mariadb');
 	prepareFolder(folder);
+	// The files are laid by a program that comes with the server.
+	const program = ensureProgram(MARIADB);
 	await endLeftover(dataDir);
 	const secrets = {
 		owner: password(folder, 'database-password'),
@@ -53,7 +55,7 @@ export async function startMariaDb(folder: string, { durable = true } = {}): Pro
 	};
 	if (!existsSync(join(dataDir, 'mysql'))) layFiles(dataDir);
 	const port = await freePort();
-	let child = await launch(folder, port, secrets, durable);
+	let child = await launch(program, folder, port, secrets, durable);
 	let isStopping = false;
 	/** Where it ends though nobody asked it to, it is started again on its port, as often as it takes. */
 	const watch = () =>
@@ -64,7 +66,7 @@ export async function startMariaDb(folder: string, { durable = true } = {}): Pro
 		console.error(`The database ended (${how}): starting it again…`);
 		while (!isStopping)
 			try {
-				child = await launch(folder, port, secrets, durable);
+				child = await launch(program, folder, port, secrets, durable);
 				if (isStopping) return await endProcess(child.pid ?? 0);
 				console.error('The database is back.');
 				watch();
@@ -97,17 +99,19 @@ interface Secrets {
 
 /** Starts the server's process on its port and waits until it greets. */
 async function launch(
+	program: string,
 	folder: string,
 	port: number,
 	secrets: Secrets,
 	durable: boolean
 ): Promise<ChildProcess> {
-	const program = ensureProgram(MARIADB);
 	const dataDir = join(folder, 'mariadb');
 	const log = join(folder, 'mariadb.log');
 	const init = join(folder, 'mariadb-init.sql');
 	// Runs at every start, so that what an earlier version left open is closed, and a first start cut short mends itself.
-	writeFileSync(init, initSql(secrets), { mode: 0o600 });
+	// A full disk takes no writing, and leaves an empty file of it.
+	const sql = initSql(secrets);
+	if (!existsSync(init) || readFileSync(init, 'utf8') !== sql) writeFileSync(init, sql, { mode: 0o600 });
 	// The one folder the server would write files to or read them from, with a right that nobody has.
 	const files = join(folder, 'no-files');
 	mkdirSync(files, { recursive: true, mode: 0o700 });

@@ -32,6 +32,7 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 	const address = `http://127.0.0.1:${port}`;
 	process.env.DATABASE_URL = databaseUrl;
 	process.env.REFERENCE_FILE = join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv');
+	process.env.WORKER_FILE = join(root, 'build', 'workers', 'entry.js');
 	process.env.NODE_ENV = 'production';
 	// An archive to restore is large; what else comes in is held to less in the application's hooks.
 	process.env.BODY_SIZE_LIMIT = '512M';

@@ -20,14 +20,28 @@ export async function startScales(port = 0): Promise<StandIn> {
 	const scales = new Map<string, ScaleModel>();
 	/** How often each was unplugged: whoever listened then hears no more of it. */
 	const unplugged = new Map<string, number>();
+	/** How many listen to each. */
+	const listening = new Map<string, number>();
 	const now = () => performance.now();
 	const scaleOf = (name: string): ScaleModel | null => {
-		const known = scales.get(name);
-		if (known) return known;
-		if (scales.size >= MOST_SCALES) return null;
-		const made = scaleModel(Math.random);
-		scales.set(name, made);
-		return made;
+		const scale = scales.get(name) ?? (hasRoom() ? scaleModel(Math.random) : null);
+		if (!scale) return null;
+		// The one asked for last stands last: those nobody asks for any more come to the front.
+		scales.delete(name);
+		scales.set(name, scale);
+		return scale;
+	};
+
+	/** Whether another scale may be made: the one that was asked for longest ago is let go, if nobody listens to it. */
+	const hasRoom = (): boolean => {
+		if (scales.size < MOST_SCALES) return true;
+		for (const name of scales.keys())
+			if (!listening.has(name)) {
+				scales.delete(name);
+				unplugged.delete(name);
+				return true;
+			}
+		return false;
 	};
 
 	const app = new Hono<{ Variables: { scale: ScaleModel } }>();
@@ -45,10 +59,14 @@ export async function startScales(port = 0): Promise<StandIn> {
 		c.header('content-type', 'text/plain');
 		return stream(c, async (out) => {
 			const before = unplugged.get(name);
+			listening.set(name, (listening.get(name) ?? 0) + 1);
 			while (!out.aborted && unplugged.get(name) === before) {
 				await out.write(`${scale.line(now())}\r\n`);
 				await out.sleep(1000 / LINES_PER_S);
 			}
+			const left = (listening.get(name) ?? 1) - 1;
+			if (left > 0) listening.set(name, left);
+			else listening.delete(name);
 		});
 	});
 	app.post('/:name{[a-z0-9-]{1,40}}', async (c) => {

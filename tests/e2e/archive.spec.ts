@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { startApplication, type Application } from '../../scripts/lib/application.ts';
+import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { expect, test } from './test.ts';
 import { ready } from './making.ts';
@@ -76,6 +77,8 @@ test('a kitchen goes from one machine to an empty kitchen on another, whole', as
 	expect(download.suggestedFilename()).toMatch(/^bracken-lane-breads-\d{4}-\d\d-\d\d\.zip$/);
 	await download.saveAs(archive);
 
+	// Another kitchen than the one of the first machine, which loaded its own.
+	layDemo(join(folder, 'to'));
 	const to = await machine('to');
 	await test.step('an empty kitchen is begun, and every place of it opens', async () => {
 		await page.goto(`${to}/kitchen/data`);

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../../scripts/lib/application.ts';
+import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { bakeAtTheScale, scaleOfOwn } from './at-the-scale.ts';
 import { newFormula, planAtBench, REST_STEP } from './making.ts';
@@ -14,6 +15,7 @@ test('a whole batch with the server killed and back twice: the work goes on, and
 }) => {
 	const folder = mkdtempSync(join(tmpdir(), 'square-batch-offline-'));
 	const [dataDir, port] = [join(folder, 'data'), await freePort()];
+	layDemo(dataDir);
 	let application = await startApplication(dataDir, port);
 	const context = await browser.newContext({ baseURL: application.address, locale: 'en-US' });
 	try {

@@ -40,6 +40,7 @@ test('every place at every width: axe clean, nothing wider than the screen', asy
 		'/kitchen/profile',
 		'/kitchen/costs',
 		'/kitchen/data',
+		'/kitchen/unreadable',
 		'/nowhere'
 	]);
 });

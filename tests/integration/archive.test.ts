@@ -1,31 +1,33 @@
 import { createHash } from 'node:crypto';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { strFromU8, strToU8, unzipSync, zipSync, type Unzipped } from 'fflate';
 import { readRecipe } from '$core/file/read.ts';
+import { archiveOf, restoreFrom } from '$lib/server/archive/beside.ts';
 import { readArchive } from '$lib/server/archive/read.ts';
 import { inParts } from '$lib/server/archive/insert.ts';
 import { restoreKitchen } from '$lib/server/archive/restore.ts';
 import { writeArchive } from '$lib/server/archive/write.ts';
 import type { Manifest } from '$lib/server/archive/format.ts';
-import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
-import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
 import { createKitchen, listKitchens, openKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import { ALL } from '$lib/server/sales/ledger.ts';
 import { ledgerTotal } from '$lib/server/sales/totals.ts';
+import { inWorker } from '$lib/server/workers/worker.ts';
 import type { Cells } from '$lib/server/rows.ts';
-import { KITCHEN, useBench } from './kitchen.ts';
+import { demoLoaded, emptied, KITCHEN, useBench } from './kitchen.ts';
 
 const bench = useBench();
 const NOW = new Date('2026-04-05T10:00:00Z');
 
-async function archiveOf(name: string): Promise<Uint8Array> {
+async function ourArchive(name: string): Promise<Uint8Array> {
 	const kitchen = await theKitchen(bench.db);
 	expect(kitchen.name).toBe(name);
 	return new Uint8Array(await new Response(writeArchive(bench.db, kitchen, NOW)).arrayBuffer());
 }
-async function emptied(): Promise<void> {
-	await unmigrate(bench.db);
-	await migrate(bench.db);
+async function begunAnew(): Promise<void> {
+	await emptied(bench.db);
 	await createKitchen(bench.db, KITCHEN);
 }
 const DEMO = 'Tansy Row Flatbreads';
@@ -34,11 +36,9 @@ let files: Unzipped;
 let total: Awaited<ReturnType<typeof ledgerTotal>>;
 
 beforeAll(async () => {
-	await unmigrate(bench.db);
-	await migrate(bench.db);
-	await loadDemoOnce(bench.db);
+	await demoLoaded(bench.db);
 	total = await ledgerTotal(bench.db, (await theKitchen(bench.db)).id, ALL);
-	archive = await archiveOf(DEMO);
+	archive = await ourArchive(DEMO);
 	files = unzipSync(archive);
 }, 120_000);
 
@@ -106,11 +106,11 @@ describe('an archive', () => {
 
 describe('a restore into an empty kitchen', () => {
 	it('is exact: the archive of what was restored is the same, table by table', async () => {
-		await emptied();
+		await begunAnew();
 		const seen: number[] = [];
 		const id = await restoreKitchen(bench.db, await readArchive(archive), ({ done }) => seen.push(done));
 		expect(seen.at(-1)).toBe(manifestOf(files).tables.reduce((sum, table) => sum + table.rows, 0));
-		const again = unzipSync(await archiveOf(DEMO));
+		const again = unzipSync(await ourArchive(DEMO));
 		for (const { name } of manifestOf(files).tables)
 			expect(strFromU8(again[`tables/${name}.json`] ?? strToU8('')), name).toBe(
 				strFromU8(files[`tables/${name}.json`] ?? strToU8(''))
@@ -141,7 +141,7 @@ describe('a restore into an empty kitchen', () => {
 });
 
 describe('an archive that is not as it was written', () => {
-	beforeAll(emptied, 60_000);
+	beforeAll(begunAnew, 60_000);
 	const damaged: [what: string, bytes: () => Uint8Array, says: RegExp][] = [
 		['is no zip', () => strToU8('flour'), /not a zip file/],
 		['has no manifest', () => zipSync({ 'README.md': strToU8('x') }), /not an archive of Square Batch/],
@@ -193,18 +193,87 @@ describe('an archive that is not as it was written', () => {
 		[
 			'has a column that is not known',
 			() => forged('lots', ([row, ...rest]) => [{ ...row, colour: 'red' }, ...rest]),
-			/column that is not known here: colour/
+			/"colour" is not allowed/
 		],
 		[
 			'holds what the database never lets be',
 			() => forged('sales', ([row, ...rest]) => [{ ...row, packs: 0 }, ...rest]),
 			/a row of sales cannot be here as it is/
+		],
+		[
+			'is of a time zone nobody here knows',
+			() => forged('kitchens', ([row]) => [{ ...row, time_zone: 'Mars/Olympus' }]),
+			/row 1 of kitchens \(Tansy Row Flatbreads\) cannot be read: "time_zone" is no time zone/
+		],
+		[
+			'has nothing where an object must be',
+			() => forged('labels', ([row, ...rest]) => [{ ...row, design: 'null' }, ...rest]),
+			/row 1 of labels cannot be read: its "design"/
+		],
+		[
+			'has a label without its words',
+			() => forged('label_revisions', ([row, ...rest]) => [{ ...row, content: '{"rules":"us"}' }, ...rest]),
+			/row 1 of label_revisions cannot be read: its "content"/
+		],
+		[
+			'has something happen that never does',
+			() => forged('batch_events', ([row, ...rest]) => [{ ...row, name: 'constructor' }, ...rest]),
+			/its "data": "constructor" is nothing that happens/
+		],
+		[
+			'has a draft that no sheet could show',
+			() => forged('formulas', ([row, ...rest]) => [{ ...row, draft: '{"lines":[null]}' }, ...rest]),
+			/row 1 of formulas .* its "draft"/
+		],
+		[
+			'has a day there never was',
+			() => forged('lots', ([row, ...rest]) => [{ ...row, received_on: '2026-02-30' }, ...rest]),
+			/"received_on" is no day there is/
+		],
+		[
+			'says nothing of a table it holds',
+			() => {
+				const manifest = manifestOf(files);
+				const tables = manifest.tables.filter(({ name }) => name !== 'sales');
+				return zipSync({ ...files, 'kitchen.json': strToU8(JSON.stringify({ ...manifest, tables })) });
+			},
+			/says nothing of tables\/sales.json/
+		],
+		[
+			'leaves a table out',
+			() => {
+				const manifest = manifestOf(files);
+				const { 'tables/sales.json': _left, ...rest } = files;
+				const tables = manifest.tables.filter(({ name }) => name !== 'sales');
+				return zipSync({ ...rest, 'kitchen.json': strToU8(JSON.stringify({ ...manifest, tables })) });
+			},
+			/it says nothing of sales/
+		],
+		[
+			'bursts when it is unpacked',
+			() => zipSync({ ...files, 'tables/sales.json': new Uint8Array(64 * 1024 * 1024) }),
+			/unpacks to 200 times its size/
+		],
+		[
+			'says of a file that it is smaller than it is',
+			() => {
+				const bytes = zipSync(files, { level: 9 });
+				const view = new DataView(bytes.buffer);
+				// The first entry of the directory at the end: its size unpacked stands 24 bytes in.
+				for (let at = 0; at < bytes.length - 4; at++)
+					if (view.getUint32(at, true) === 0x02014b50) {
+						view.setUint32(at + 24, 10, true);
+						break;
+					}
+				return bytes;
+			},
+			/not a zip file, or it is damaged/
 		]
 	];
 	it.each(damaged)(
 		'%s: it is refused, and nothing of it stays',
 		async (_, bytes, says) => {
-			await emptied();
+			await begunAnew();
 			const before = await bench.db('kitchens').select('id');
 			await expect(restore(bytes())).rejects.toThrow(says);
 			expect(await bench.db('kitchens').select('id')).toEqual(before);
@@ -240,7 +309,7 @@ describe('rows that go in at once', () => {
 
 describe('an archive of an older Square Batch', () => {
 	it('is brought up to date by the migrations that came since', async () => {
-		await emptied();
+		await begunAnew();
 		const { opened_at: _later, version: _latest, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};
 		const older: Record<string, Cells[]> = {
@@ -265,4 +334,46 @@ describe('an archive of an older Square Batch', () => {
 		const [left] = (await bench.db.raw("SHOW DATABASES LIKE '%restore'")) as [unknown[]];
 		expect(left).toEqual([]);
 	}, 60_000);
+});
+
+describe('beside the server', () => {
+	const folder = mkdtempSync(join(tmpdir(), 'square-batch-work-'));
+	const path = join(folder, 'demo.zip');
+	const going = () => new AbortController().signal;
+	beforeAll(() => writeFileSync(path, archive));
+	afterAll(() => rmSync(folder, { recursive: true }));
+
+	it('an archive comes in and is written, while the server goes on', async () => {
+		await begunAnew();
+		let beats = 0;
+		const beat = setInterval(() => beats++, 5);
+		const seen: number[] = [];
+		const ended = restoreFrom(bench.db, path, ({ done }) => seen.push(done), going());
+		await expect(restoreFrom(bench.db, path, () => undefined, going())).rejects.toThrow(/another archive/);
+		const { id } = manifestOf(files).kitchen;
+		expect(await ended).toEqual({ restored: id });
+		expect(seen.length).toBeGreaterThan(1);
+		const again = new Uint8Array(await new Response(archiveOf(bench.db, id)).arrayBuffer());
+		expect((await readArchive(again)).manifest.tables).toEqual(manifestOf(files).tables);
+		clearInterval(beat);
+		expect(beats).toBeGreaterThan(50);
+		await expect(restoreFrom(bench.db, path, () => undefined, going())).resolves.toMatchObject({
+			problem: expect.stringMatching(/on this machine already/) as string
+		});
+	}, 120_000);
+
+	it('stopped, it is over and nothing of it stays', async () => {
+		await begunAnew();
+		const stop = new AbortController();
+		const ended = restoreFrom(bench.db, path, () => stop.abort(new Error('stopped')), stop.signal);
+		await expect(ended).rejects.toThrow('stopped');
+		expect(await bench.db('kitchens').pluck('name')).toEqual([KITCHEN.name]);
+	}, 60_000);
+
+	it('work that takes too long is ended in words', async () => {
+		const late = inWorker<object, never>('draw labels', () => new Promise<never>(() => undefined), {
+			limit_ms: 50
+		});
+		await expect(late).rejects.toThrow(/took too long/);
+	});
 });

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { isMade, squares } from '$lib/server/batches/history.ts';
 
 import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
-import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { theKitchen } from '$lib/server/kitchens.ts';
@@ -11,14 +10,13 @@ import { listLabels } from '$lib/server/labels/read.ts';
 import { labelState } from '$lib/label/types.ts';
 import { heldBatch, heldBy } from '$lib/server/labels/held.ts';
 import { ALL, ledgerPage } from '$lib/server/sales/ledger.ts';
-import { useBench } from './kitchen.ts';
+import { emptied, useBench } from './kitchen.ts';
 
 const bench = useBench();
 
 describe('the demo kitchen', () => {
 	it('is loaded once, whole, with its two slips', async () => {
-		await unmigrate(bench.db);
-		await migrate(bench.db);
+		await emptied(bench.db);
 		expect(await loadDemoOnce(bench.db)).toBe(true);
 		expect(await loadDemoOnce(bench.db)).toBe(false);
 		const kitchen = await theKitchen(bench.db);

@@ -1,7 +1,13 @@
 import { dough, surface } from '$core/testing/recipe.ts';
+import { existsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readArchive } from '$lib/server/archive/read.ts';
+import { restoreKitchen } from '$lib/server/archive/restore.ts';
+import { writeArchive } from '$lib/server/archive/write.ts';
+import { loadDemoOnce } from '$lib/server/db/demo/load.ts';
 import { afterAll, beforeAll } from 'vitest';
 import { openDatabase, type Database } from '$lib/server/db/connection.ts';
-import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import { migrate } from '$lib/server/db/migrate.ts';
 import type { Step } from '$core/formula/process.ts';
 import { NUTRIENTS } from '$core/composition/nutrients.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
@@ -34,6 +40,47 @@ export const KITCHEN = {
 	measureSet: 'us' as const
 };
 
+/** Brings the database to today's form with nothing in it, whatever the test before left. */
+export async function emptied(db: Database): Promise<void> {
+	await migrate(db);
+	const tables = (await db('information_schema.tables')
+		.where('table_schema', db.raw('DATABASE()'))
+		.where('table_type', 'BASE TABLE')
+		.whereNot('table_name', 'like', 'knex%')
+		.pluck('table_name')) as string[];
+	// Truncating asks no trigger, which would guard what is evidence; the rule for references is of one connection.
+	const connection = (await db.client.acquireConnection()) as unknown;
+	const run = (sql: string) => db.raw(sql).connection(connection);
+	try {
+		await run('SET foreign_key_checks = 0');
+		for (const table of tables) {
+			const [rows] = (await run(`SELECT 1 FROM \`${table}\` LIMIT 1`)) as [unknown[]];
+			if (rows.length > 0) await run(`TRUNCATE TABLE \`${table}\``);
+		}
+		await run('SET foreign_key_checks = 1');
+	} finally {
+		await db.client.releaseConnection(connection);
+	}
+}
+
+/** Empties the database and puts the demo kitchen into it: out of an archive of it where a test before made one. */
+export async function demoLoaded(db: Database): Promise<Kitchen> {
+	await emptied(db);
+	const kept = process.env.TEST_FOLDER ? join(process.env.TEST_FOLDER, 'demo.zip') : null;
+	if (kept && existsSync(kept)) {
+		await restoreKitchen(db, await readArchive(kept));
+		return theKitchen(db);
+	}
+	await loadDemoOnce(db);
+	const kitchen = await theKitchen(db);
+	if (kept)
+		writeFileSync(
+			kept,
+			new Uint8Array(await new Response(writeArchive(db, kitchen, new Date())).arrayBuffer())
+		);
+	return kitchen;
+}
+
 /** Sets a bench up before the tests of a file and takes it down after them. */
 export function useBench(): Bench {
 	const bench = {} as Bench;
@@ -41,8 +88,7 @@ export function useBench(): Bench {
 		const url = process.env.TEST_DATABASE_URL;
 		if (!url) throw new Error('run these with `npm test -- integration`, which starts a database for them');
 		bench.db = openDatabase(url);
-		await unmigrate(bench.db);
-		await migrate(bench.db);
+		await emptied(bench.db);
 		await createKitchen(bench.db, KITCHEN);
 		bench.kitchen = await theKitchen(bench.db);
 	});

@@ -169,16 +169,20 @@ describe('a batch draws from lots', () => {
 		expect((await stock(id)).closing).toMatchObject({ state: 'squares' });
 	});
 
-	it('two batches at once draw what there is, once', async () => {
-		const roti = await makeRoti(bench, 'At once');
-		const lot = await receive(roti.flour, 1500);
-		const ids = [await plan(roti.productId), await plan(roti.productId)];
+	it.each([
+		// 2 · 1060 − 1500, and 20 · 1060 − 15,000
+		[2, 1500, 620],
+		[20, 15_000, 6200]
+	])('%d batches at once draw what there is, once', async (count, received, missing) => {
+		const roti = await makeRoti(bench, `At once ${count}`);
+		const lot = await receive(roti.flour, received);
+		const ids: string[] = [];
+		for (let nth = 0; nth < count; nth++) ids.push(await plan(roti.productId));
 		await Promise.all(ids.map((id) => record(id)));
 		expect(await onHand(lot)).toBe(0);
 		const gaps = await Promise.all(ids.map(async (id) => (await stock(id)).closing));
-		// 2 · 1060 − 1500
 		const gap = (closing: (typeof gaps)[number]) => (closing && closing.state !== 'open' ? closing.gap : NaN);
-		expect(gaps.reduce((sum, closing) => sum + gap(closing), 0)).toBe(620);
+		expect(gaps.reduce((sum, closing) => sum + gap(closing), 0)).toBe(missing);
 	});
 
 	it('whatever is recorded, corrected and counted: a lot is what its moves come to', async () => {
@@ -292,6 +296,22 @@ describe('receiving and counting', () => {
 		expect(await keep(count(one, 480, 470, 'spilled'))).toBe(1);
 		expect(await keep(count(one, 480, 470, 'spilled'))).toBe(0);
 		expect(await onHand(one)).toBe(470);
+	});
+
+	it('twenty counts of one lot at once, each another: one counts, the others are told', async () => {
+		const roti = await makeRoti(bench, 'Counted by twenty');
+		const lotId = await receive(roti.salt, 500);
+		const outcomes = await Promise.allSettled(
+			Array.from({ length: 20 }, (_, nth) =>
+				countLots(bench.db, bench.kitchen.id, [{ lotId, expected: 500, counted: 400 + nth, reason: 'spilt' }])
+			)
+		);
+		expect(outcomes.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+		for (const outcome of outcomes)
+			if (outcome.status === 'rejected') expect(String(outcome.reason)).toContain('Count it again');
+		const moves = await movesOf(bench.db, bench.kitchen.id, lotId);
+		expect(moves).toHaveLength(2);
+		expect(await onHand(lotId)).toBe(400 + outcomes.findIndex(({ status }) => status === 'fulfilled'));
 	});
 
 	it('one entered by mistake is taken back, and stays in the record; one that was used is not', async () => {

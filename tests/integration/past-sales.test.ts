@@ -8,7 +8,8 @@ import { ALL, ledgerPage, salesOfBatch } from '$lib/server/sales/ledger.ts';
 import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import { importPastSales, previewPastSales, type PastOptions } from '$lib/server/sales/past/import.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
-import { makeRoti, recordRoti, useBench } from './kitchen.ts';
+import { createKitchen } from '$lib/server/kitchens.ts';
+import { KITCHEN, makeRoti, recordRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
 const OPTIONS: PastOptions = { order: 'year-month-day', channel: '', fromBatches: false };
@@ -53,8 +54,7 @@ describe('a file of past sales', () => {
 		['date,place,product,packs\n2025-03-14,Market,Pita,3', 'says neither a price nor a total'],
 		[`${HEAD},kind\n2025-03-14,Market,Pita,3,6.00,loan`, 'is not one of sale, gift'],
 		[`${HEAD},paid\n2025-03-14,Market,Pita,3,6.00,owed`, 'does not say by whom'],
-		[`${HEAD},kind\n2025-03-14,Market,Pita,3,6.00,written off`, 'does not say why'],
-		[`${HEAD},batch\n2025-03-14,Market,Pita,3,6.00,nowhere`, 'there is no batch nowhere']
+		[`${HEAD},kind\n2025-03-14,Market,Pita,3,6.00,written off`, 'does not say why']
 	])('says what is wrong with a row: %j', async (text, says) => {
 		const [row] = await preview(text);
 		expect(row?.state).toBe('bad');
@@ -227,4 +227,46 @@ it('sums hold the largest entries there can be', async () => {
 	expect(money).toBe('19999999980000.00');
 	const [largest] = await ledgerPage(db, kitchen.id, ALL, { sort: 'largest', most: 1 });
 	expect(largest?.product).toBe('Golden loaf');
+});
+
+describe('a file of another kitchen, or put together from two', () => {
+	const IDS = `id,${HEAD},batch`;
+	const row = (id: string, packs: number, batch = '') =>
+		`${id},2024-08-03,Fair,Barley bread,${packs},5.00,${batch}`;
+
+	it('rows that share an id are both told, and neither comes in', async () => {
+		const id = newId();
+		const text = [IDS, row(id, 1), row(newId(), 2), row(id, 3)].join('\n');
+		const rows = await preview(text);
+		expect(rows.map(({ state }) => state)).toEqual(['bad', 'new', 'bad']);
+		expect(rows[0]?.problems[0]).toMatchObject({
+			column: 'id',
+			message: expect.stringContaining('line 4') as string
+		});
+		expect(rows[2]?.problems[0]?.message).toContain('line 2');
+		expect(await bringIn(text)).toEqual({ rows: 1, packs: 2 });
+	});
+
+	it('an id that is another kitchen’s is not taken over, nor are its batches taken for ours', async () => {
+		const { db, kitchen } = bench;
+		const other = await createKitchen(db, { ...KITCHEN, name: 'Another kitchen' });
+		const id = newId();
+		const text = [IDS, row(id, 4, '240801-1')].join('\n');
+		const there = { ...kitchen, id: other };
+		const [read] = await previewPastSales(db, there, [IDS, row(id, 4)].join('\n'), OPTIONS);
+		expect(
+			await importPastSales(db, there, [IDS, row(id, 4)].join('\n'), OPTIONS, new Set([2]))
+		).toMatchObject({ rows: 1 });
+		expect(read?.state).toBe('new');
+		// Here it is of no batch, which is said, and comes in under an id of its own.
+		const [planned] = await preview(text);
+		expect(planned).toMatchObject({
+			state: 'without batch',
+			why: expect.stringContaining('240801-1') as string
+		});
+		expect(await bringIn(text)).toEqual({ rows: 1, packs: 4 });
+		expect(await db('sales').where('id', id).pluck('kitchen_id')).toEqual([other]);
+		// A second time it is like one that is there.
+		expect((await preview(text))[0]?.state).toBe('alike');
+	});
 });

@@ -64,6 +64,28 @@ describe('scales on the network', () => {
 		expect(await linesUntil('plug', () => true)).toHaveLength(1);
 	});
 
+	it('that nobody asks for any more make room for others; those listened to stay', async () => {
+		const scales = await startScales();
+		try {
+			const heard = new AbortController();
+			const put = (name: string, grams: number) =>
+				fetch(`${scales.address}/${name}`, { method: 'POST', body: JSON.stringify({ put: grams }) });
+			const load = async (name: string) =>
+				((await (await fetch(`${scales.address}/${name}`)).json()) as { load_g: number }).load_g;
+			await put('heard', 50);
+			await put('left', 60);
+			const listening = await fetch(`${scales.address}/heard/readings`, { signal: heard.signal });
+			await listening.body?.getReader().read();
+			for (let nth = 0; nth < 250; nth++) expect((await put(`passing-${nth}`, 1)).status).toBe(200);
+			expect(await load('heard')).toBe(50);
+			// Made anew: what lay on it is forgotten.
+			expect(await load('left')).toBe(0);
+			heard.abort();
+		} finally {
+			await scales.stop();
+		}
+	});
+
 	it('do only what is understood', async () => {
 		expect((await network().hand('odd', '{"put":"much"}')).status).toBe(400);
 		expect((await network().hand('odd', 'not json')).status).toBe(400);

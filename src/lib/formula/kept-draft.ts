@@ -38,5 +38,23 @@ export function keptDraft(formula: Formula): FormulaDraft {
 
 /** What the sheet opens with: what was being typed, or the version kept last. */
 export function formulaDraft(formula: Formula): FormulaDraft {
-	return formula.draft ? { ...formula.draft, version: formula.version } : keptDraft(formula);
+	const { draft } = formula;
+	return draft
+		? {
+				...draft,
+				version: formula.version,
+				lines: distinct(draft.lines),
+				steps: distinct(draft.steps)
+			}
+		: keptDraft(formula);
+}
+
+/** Rows each with a key of its own: pages tell them apart by it, and what was kept may give one twice. */
+function distinct<R extends { key: string }>(rows: readonly R[]): R[] {
+	const taken = new Set<string>();
+	return rows.map((row) => {
+		const own = taken.has(row.key) ? { ...row, key: freshKey() } : row;
+		taken.add(own.key);
+		return own;
+	});
 }

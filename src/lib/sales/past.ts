@@ -14,7 +14,7 @@ export interface PlannedRow {
 	parts: PastPart[];
 	/** packs × price, decimal string. */
 	total: string;
-	state: 'new' | 'here' | 'alike' | 'left out' | 'bad';
+	state: 'new' | 'here' | 'alike' | 'without batch' | 'left out' | 'bad';
 	problems: RowProblem[];
 	/** Its cells as they stand in the file. */
 	raw: string;
@@ -51,3 +51,6 @@ export interface PastPart {
 	packs: number;
 	batch: { id: string; code: string } | null;
 }
+
+/** What may be taken of a file: only what is new is ticked unless somebody says otherwise. */
+export const TAKEABLE: readonly PlannedRow['state'][] = ['new', 'alike', 'without batch'];

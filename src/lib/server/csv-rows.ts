@@ -1,3 +1,4 @@
+import { cut } from '$core/measure/text.ts';
 import Papa from 'papaparse';
 import { refuse } from './errors.ts';
 
@@ -18,6 +19,11 @@ export interface CsvFile {
 	rows: CsvRow[];
 }
 
+/** Longer is no row anybody wrote, and takes long to read. */
+const MOST_LINE = 50_000;
+/** So much of a row is shown of it. */
+const MOST_RAW = 300;
+
 const isBlank = (cells: readonly string[]) => cells.every((cell) => cell.trim() === '');
 /** Lines a row takes: cells may hold line breaks. */
 const linesOf = (cells: readonly string[]) =>
@@ -28,6 +34,8 @@ const linesOf = (cells: readonly string[]) =>
  * of a column as it is looked up. Refuses a file that names a column twice.
  */
 export function readCsv(text: string, nameOf = (header: string) => header): CsvFile {
+	const long = text.split(/\r\n|\r|\n/).findIndex((line) => line.length > MOST_LINE);
+	if (long >= 0) refuse('', `line ${long + 1} is longer than any row: ${MOST_LINE} characters at most`);
 	const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
 	const broken = new Map(errors.flatMap(({ row, message }) => (row === undefined ? [] : [[row, message]])));
 	let header: string[] | null = null;
@@ -44,7 +52,7 @@ export function readCsv(text: string, nameOf = (header: string) => header): CsvF
 		rows.push({
 			line,
 			cells: Object.fromEntries(header.map((name, at) => [name, cells[at] ?? ''])),
-			raw: cells.join(', '),
+			raw: cut(cells.join(', '), MOST_RAW),
 			problem: broken.get(index) ?? problemOf(cells, header)
 		});
 	}

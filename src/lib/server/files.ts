@@ -6,7 +6,8 @@ import { getBatch } from './batches/read.ts';
 import { recordBatch } from './batches/record.ts';
 import type { Database } from './db/connection.ts';
 import { inTransaction } from './db/transaction.ts';
-import { refuse } from './errors.ts';
+import { Refused, refuse } from './errors.ts';
+import { unkeepable } from './file-limits.ts';
 import { freeName } from './formulas/drafts.ts';
 import { createFormula } from './formulas/keep.ts';
 import { getFormula, listFormulas } from './formulas/read.ts';
@@ -54,14 +55,24 @@ export interface Imported {
  * Brings a Square Batch file in: its formula as a first version, its product, and a batch where it
  * measured one. An ingredient the shelf already holds just so is used; any other is put on the shelf.
  */
-export async function importRecipe(db: Database, kitchen: Kitchen, recipe: Recipe): Promise<Imported> {
+export async function importRecipe(
+	db: Database,
+	kitchen: Kitchen,
+	recipe: Recipe,
+	formulaId = newId()
+): Promise<Imported> {
 	if (recipe.currency !== kitchen.currency)
 		refuse('', `the file counts in ${recipe.currency} and this kitchen in ${kitchen.currency}`);
+	const unkept = unkeepable(recipe);
+	if (unkept.length > 0) throw new Refused(unkept);
 	return inTransaction(db, async (transaction) => {
+		// The same file sent twice at once is one: the second finds what the first brought.
+		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
+		const here = { kitchen_id: kitchen.id, id: formulaId };
+		if (await transaction('formulas').where(here).first('id')) return { formulaId, batchId: null, added: [] };
 		const day = today(kitchen);
 		const { ids, added } = await shelve(transaction, kitchen, recipe, day);
 		const names = (await listFormulas(transaction, kitchen.id)).map((formula) => formula.name);
-		const formulaId = newId();
 		const { product } = recipe;
 		await createFormula(transaction, kitchen.id, formulaId, {
 			name: freeName(recipe.formula.name, names),

@@ -59,8 +59,9 @@ export async function listIngredients(
 async function readIngredients(db: Database, kitchenId: string, ids?: string[]): Promise<ShelfIngredient[]> {
 	const query = db('ingredients').where('kitchen_id', kitchenId).orderBy('name');
 	if (ids) query.whereIn('id', ids);
-	const [rows, compositions, mixes, measures] = await Promise.all([
-		query,
+	// First what there is, then what belongs to it: one that comes between is no ingredient without values.
+	const rows = await query;
+	const [compositions, mixes, measures] = await Promise.all([
 		currentCompositions(db, kitchenId, ids),
 		mixLines(db, kitchenId),
 		measuresByIngredient(db, kitchenId)

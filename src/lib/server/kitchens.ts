@@ -67,10 +67,9 @@ export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; c
 /** What a kitchen begins with. */
 export type NewKitchen = Omit<Kitchen, 'id' | 'version'>;
 
-/** Makes a kitchen; its id. */
-export async function createKitchen(db: Database, kitchen: NewKitchen): Promise<string> {
-	const id = newId();
-	await db('kitchens').insert({
+/** Makes a kitchen; its id, which makes one made twice one. */
+export async function createKitchen(db: Database, kitchen: NewKitchen, id = newId()): Promise<string> {
+	const row = {
 		id,
 		name: kitchen.name,
 		town: kitchen.town,
@@ -81,7 +80,9 @@ export async function createKitchen(db: Database, kitchen: NewKitchen): Promise<
 		scale_division_g: kitchen.scaleDivision_g,
 		measure_set: kitchen.measureSet,
 		created_at: utcNow()
-	});
+	};
+	// Of two that come at once the second waits for the first, and finds it.
+	await db('kitchens').insert(row).onConflict('id').merge(['id']);
 	return id;
 }
 
@@ -128,9 +129,9 @@ export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
 }
 
 /** Makes a kitchen and serves it from now on. */
-export async function beginKitchen(db: Database, kitchen: NewKitchen): Promise<void> {
+export async function beginKitchen(db: Database, id: string, kitchen: NewKitchen): Promise<void> {
 	await inTransaction(db, async (transaction) => {
-		await openKitchen(transaction, await createKitchen(transaction, kitchen));
+		await openKitchen(transaction, await createKitchen(transaction, kitchen, id));
 	});
 }
 

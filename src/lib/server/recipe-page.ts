@@ -1,4 +1,6 @@
 import { Tokenizer, type TokenizerCallbacks } from 'htmlparser2';
+import { MOST_LINES } from '$core/file/limits.ts';
+import { cut } from '$core/measure/text.ts';
 import type { Outcome } from '$core/problem.ts';
 
 /** A recipe as schema.org's Recipe says it: what can become a formula. */
@@ -13,6 +15,10 @@ export interface SaidRecipe {
 type Loose = Record<string, unknown>;
 const isObject = (value: unknown): value is Loose =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);
+/** What a formula's form takes: of steps, and of the words of a line and a step. */
+const MOST_STEPS = 60;
+const MOST_SAID = 300;
+const MOST_STEP = 200;
 /** Nobody writes a recipe deeper than this. */
 const DEEPEST = 12;
 
@@ -34,12 +40,17 @@ export function readRecipe(source: string): Outcome<SaidRecipe> {
 	if (!recipe) return refuse('no schema.org Recipe is in it');
 	const lines = texts(recipe.recipeIngredient ?? recipe.ingredients);
 	if (lines.length === 0) return refuse('the Recipe lists no "recipeIngredient"');
+	if (lines.length > MOST_LINES)
+		return refuse(`the Recipe lists ${lines.length} ingredients: a formula has ${MOST_LINES} lines at most`);
+	const said = steps(recipe.recipeInstructions);
+	if (said.length > MOST_STEPS)
+		return refuse(`the Recipe has ${said.length} steps: a formula has ${MOST_STEPS} at most`);
 	return {
 		ok: true,
 		value: {
 			name: plain(recipe.name) || 'Imported recipe',
-			lines,
-			steps: steps(recipe.recipeInstructions),
+			lines: lines.map((line) => cut(line, MOST_SAID)),
+			steps: said.map((step) => cut(step, MOST_STEP)),
 			yield: texts(recipe.recipeYield)[0] ?? ''
 		}
 	};

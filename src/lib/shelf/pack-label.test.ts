@@ -30,6 +30,24 @@ describe('a pack label as it is typed', () => {
 		expect(read('', '', { energy_kcal: 'x' })).toEqual({ reading: null, serving_g: null, errors: [] });
 	});
 
+	it('says where a figure comes to more than can be in 100 g', () => {
+		// 4 · 100 / 3 = 133.3 g of protein in 100 g: a serving of 3 g was typed for one of 30.
+		expect(read('us', '3 g', { protein_g: '4 g' })).toMatchObject({
+			reading: null,
+			errors: [
+				{
+					path: 'label.printed.protein_g',
+					message: 'comes to 133.3 in 100 g of a serving of 3 g, more than can be: look at both again'
+				}
+			]
+		});
+		// 100 g in 100 g can be, and no more.
+		expect(read('eu', '', { fat_g: '100' }).errors).toEqual([]);
+		expect(read('eu', '', { fat_g: '100.5' }).errors).toMatchObject([{ path: 'label.printed.fat_g' }]);
+		// 300 g of salt are 120 g of sodium.
+		expect(read('eu', '', { salt_g: '300' }).errors).toMatchObject([{ path: 'label.printed.salt_g' }]);
+	});
+
 	it('takes "less than" for what it is', () => {
 		const { reading } = read('us', '100', { fibre_g: 'less than 1 g', cholesterol_mg: '<5 mg' });
 		expect(reading?.per100g.fibre_g).toBeLessThan(1);

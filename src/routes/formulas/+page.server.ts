@@ -1,3 +1,4 @@
+import { keyOf } from '$lib/server/edge/validated.ts';
 import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula/draft.ts';
 import { partsOfFormula, planFacts } from '$lib/formula/recipe.ts';
@@ -57,8 +58,9 @@ export const load: PageServerLoad = ({ locals, url }) =>
 	});
 
 export const actions: Actions = {
-	new: async ({ locals: { db, kitchen } }) => {
-		const id = await startFormula(db, kitchen.id, newFormulaDraft, 'New formula');
+	new: async ({ locals: { db, kitchen }, request }) => {
+		const key = keyOf(await request.formData());
+		const id = await startFormula(db, kitchen.id, newFormulaDraft, 'New formula', key);
 		redirect(303, `/formulas/${id}`);
 	}
 };

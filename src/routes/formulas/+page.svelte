@@ -1,4 +1,5 @@
 <script lang="ts">
+	import OnceKey from '$lib/form/OnceKey.svelte';
 	import { enhance } from '$app/forms';
 	import { fixed, money } from '$lib/format.ts';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -22,6 +23,7 @@
 	<div class="flex flex-wrap gap-2">
 		<a href="/formulas/import" class="button">Bring one in</a>
 		<form method="POST" action="?/new" use:enhance>
+			<OnceKey />
 			<button class="button button-main">New formula</button>
 		</form>
 	</div>

@@ -61,8 +61,8 @@ export const actions: Actions = {
 	retire: saving(idForm('a piece of equipment'), async ({ locals: { db, kitchen } }, form) => {
 		await retireEquipment(db, kitchen.id, form.id);
 	}),
-	risk: saving(riskForm, async ({ locals: { db, kitchen } }, risk) => {
-		await addRisk(db, kitchen.id, risk);
+	risk: saving(riskForm, async ({ locals: { db, kitchen } }, { id, ...risk }) => {
+		await addRisk(db, kitchen.id, risk, id);
 	}),
 	endRisk: saving(idForm('a risk'), async ({ locals: { db, kitchen } }, form) => {
 		await endRisk(db, kitchen.id, form.id);

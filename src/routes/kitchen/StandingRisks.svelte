@@ -46,7 +46,7 @@
 		use:enhance={add.enhance}
 		class="mt-2 flex max-w-3xl flex-wrap items-end gap-2"
 	>
-		<input type="hidden" name="draft" value={JSON.stringify({ allergen, why: typed.why })} />
+		<input type="hidden" name="draft" value={JSON.stringify({ id: add.key, allergen, why: typed.why })} />
 		<Choice
 			label="Allergen"
 			bind:value={typed.group}

@@ -23,16 +23,13 @@ export async function insertAll(
 	goOn: (progress: Progress) => void = () => {}
 ): Promise<void> {
 	const tables = await kitchenTables(db);
-	const known = new Set(tables.map((table) => table.name));
-	const strange = archive.manifest.tables.find((table) => !known.has(table.name));
-	if (strange) refuse('', `the archive has a table that is not known here: ${strange.name}`);
+	refuseStrange(archive, tables);
 	const { id } = archive.manifest.kitchen;
 	const of = archive.manifest.tables.reduce((sum, table) => sum + table.rows, 0);
 	let done = 0;
 	for (const table of inOrder(tables)) {
 		for (const some of inParts(archive.rowsOf(table.name))) {
 			goOn({ table: table.name, done, of });
-			for (const row of some) refuseStrange(table, row, id);
 			await insert(db, table, some);
 			done += some.length;
 		}
@@ -75,12 +72,19 @@ async function insert(db: Database, table: KitchenTable, rows: Cells[]): Promise
 const inOrder = (tables: readonly KitchenTable[]) =>
 	[...tables].sort((a, b) => Number(b.name === 'batches') - Number(a.name === 'batches'));
 
-/** Refuses a row with a column that is not known, or of another kitchen. */
-function refuseStrange(table: KitchenTable, row: Cells, kitchenId: string): void {
-	if (row[kitchenColumn(table.name)] !== kitchenId)
-		refuse('', `${table.name} holds a row that is not of this kitchen`);
-	const strange = Object.keys(row).find((column) => !table.columns.includes(column));
-	if (strange) refuse('', `${table.name} has a column that is not known here: ${strange}`);
+/** Refuses tables and columns that are not known, and rows of another kitchen. */
+function refuseStrange({ manifest, rowsOf }: Archive, tables: readonly KitchenTable[]): void {
+	const known = new Map(tables.map((table) => [table.name, table]));
+	for (const { name } of manifest.tables) {
+		const table = known.get(name) ?? refuse('', `the archive has a table that is not known here: ${name}`);
+		const columns = new Set(table.columns);
+		for (const row of rowsOf(name)) {
+			if (row[kitchenColumn(name)] !== manifest.kitchen.id)
+				refuse('', `${name} holds a row that is not of this kitchen`);
+			const strange = Object.keys(row).find((column) => !columns.has(column));
+			if (strange !== undefined) refuse('', `${name} has a column that is not known here: ${strange}`);
+		}
+	}
 }
 
 /** What the database refused as a word to the person; what is our own mistake stays an error. */

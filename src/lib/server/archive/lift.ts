@@ -1,6 +1,6 @@
 import type { Cells } from '../rows.ts';
 import { migrateTo, migrate } from '../db/migrate.ts';
-import { openDatabase, type Database } from '../db/connection.ts';
+import { databaseNamed, openDatabase, urlOf, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { dumpKitchen } from './dump.ts';
 import type { Archive } from './read.ts';
@@ -15,8 +15,7 @@ const SUFFIX = '_restore';
  * one, which every later migration is run on, as it was on the kitchens that stayed.
  */
 export async function lifted(database: Database, archive: Archive): Promise<Archive> {
-	const connection = connectionOf(database);
-	const beside = `${connection.database}${SUFFIX}`;
+	const beside = `${databaseNamed(database)}${SUFFIX}`;
 	try {
 		await database.raw('DROP DATABASE IF EXISTS ??', [beside]);
 		await database.raw('CREATE DATABASE ?? CHARACTER SET utf8mb4', [beside]);
@@ -26,14 +25,16 @@ export async function lifted(database: Database, archive: Archive): Promise<Arch
 			`this archive is of an older Square Batch, and bringing it up to date needs the right to make the database ${beside}`
 		);
 	}
-	const scratch = openDatabase(urlOf(connection, beside));
+	const scratch = openDatabase(urlOf(database, beside));
 	try {
 		await migrateTo(scratch, archive.manifest.migration);
 		await scratch.transaction(async (db) => {
 			await db.raw('SET SESSION foreign_key_checks = 0');
 			await insertAll(db, archive);
 		});
-		await migrate(scratch);
+		await migrate(scratch).catch((error: unknown) =>
+			refuse('', `what it holds cannot be brought up to date: ${(error as Error).message}`)
+		);
 		return await collected(scratch, archive);
 	} finally {
 		await scratch.destroy();
@@ -53,18 +54,3 @@ async function collected(scratch: Database, { manifest }: Archive): Promise<Arch
 		JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Cells[];
 	return { manifest: next.value, rowsOf: read };
 }
-
-/** How a database is reached, as `openDatabase` was told. */
-interface Connection {
-	host: string;
-	port: number;
-	user: string;
-	password: string;
-	database: string;
-}
-
-const connectionOf = (database: Database): Connection =>
-	(database.client as { config: { connection: Connection } }).config.connection;
-
-const urlOf = ({ host, port, user, password }: Connection, name: string): string =>
-	`mysql://${encodeURIComponent(user)}:${encodeURIComponent(password)}@${host}:${port}/${name}`;

@@ -4,6 +4,7 @@ import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { noteMissingStandings } from '../batches/change.ts';
 import { getKitchen, openKitchen } from '../kitchens.ts';
+import { checkRows } from './check.ts';
 import { insertAll, type Progress } from './insert.ts';
 import { lifted } from './lift.ts';
 import type { Archive } from './read.ts';
@@ -27,6 +28,7 @@ export async function restoreKitchen(
 	if (await database(KITCHENS).where('id', id).first('id'))
 		refuse('', `${name} is on this machine already: open it below`);
 	const current = there === here ? archive : await lifted(database, archive);
+	await checkRows(database, current);
 	await database.transaction(async (db) => {
 		// Rows refer to each other in both directions; every reference is followed afterwards.
 		await db.raw('SET SESSION foreign_key_checks = 0');

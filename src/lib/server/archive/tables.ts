@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import type { Column } from '../edge/kept/rows.ts';
 import { groupBy, type Row } from '../rows.ts';
 
 /** A reference that must lead somewhere: columns of a table and those they name. */
@@ -14,6 +15,8 @@ export interface KitchenTable {
 	name: string;
 	/** Without those the database works out itself. */
 	columns: string[];
+	/** What each of them holds. */
+	kinds: Column[];
 	references: Reference[];
 }
 
@@ -32,7 +35,13 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 		db('information_schema.columns')
 			.where('table_schema', db.raw('DATABASE()'))
 			.orderBy(['table_name', 'ordinal_position'])
-			.select<Row[]>('table_name as name', 'column_name as col', 'is_generated as made'),
+			.select<Row[]>(
+				'table_name as name',
+				'column_name as col',
+				'is_generated as made',
+				'column_type as type',
+				'is_nullable as nullable'
+			),
 		db('information_schema.key_column_usage')
 			.where('table_schema', db.raw('DATABASE()'))
 			.whereNotNull('referenced_table_name')
@@ -55,9 +64,15 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 	);
 	return [...groupBy(columns, (row) => row.name)]
 		.filter(([name, of]) => of.some((row) => row.col === kitchenColumn(name)) && isKept(name))
+		.map(([name, all]) => [name, all.filter((row) => row.made !== 'ALWAYS')] as const)
 		.map(([name, of]) => ({
 			name,
-			columns: of.filter((row) => row.made !== 'ALWAYS').map((row) => String(row.col)),
+			columns: of.map((row) => String(row.col)),
+			kinds: of.map((row) => ({
+				name: String(row.col),
+				type: String(row.type),
+				isNullable: row.nullable === 'YES'
+			})),
 			references: references.filter((reference) => reference.from === name)
 		}));
 }

@@ -1,5 +1,4 @@
 import { fromDate, toCalendarDate } from '@internationalized/date';
-import { benchOf, rejectsOf } from '$core/bench/bench.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -8,6 +7,7 @@ import type { Database } from '../db/connection.ts';
 import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
 import { NotFound } from '../errors.ts';
 import { groupBy, utcNow, type Row } from '../rows.ts';
+import { Admitting, type Lines } from './admitting.ts';
 
 /**
  * Keeps entries of a batch, in the order given, each with the next number of the batch. One that was kept before
@@ -27,17 +27,15 @@ export async function keepEntries(
 		async (transaction, { batch, entries, keep }) => {
 			const lines = await linesOf(transaction, kitchen.id, batchId, sent);
 			const taken: Entry[] = [];
-			const known = new Set(entries.map((entry) => entry.id));
-			const gone = batch.packsSold + batch.packsGiven;
+			const admitting = new Admitting(entries, lines, batch.packsSold + batch.packsGiven);
 			const answers = sent.map((entry): EntryAnswer => {
-				if (known.has(entry.id)) return { id: entry.id, kept: true };
+				if (admitting.has(entry.id)) return { id: entry.id, kept: true };
 				const message =
 					batch.closed.length > 0
 						? 'the batch is closed: record it as a correction'
-						: refusal(entry, [...entries, ...taken], lines, gone);
+						: admitting.take({ ...entry, number: null });
 				if (message !== null) return { id: entry.id, kept: false, message };
 				taken.push({ ...timed(entry), number: null });
-				known.add(entry.id);
 				return { id: entry.id, kept: true };
 			});
 			if (taken.length === 0) return { answers, added: [] };
@@ -79,9 +77,7 @@ export async function keepEach(
 	}
 }
 
-/** The lines of a batch, each with those lots that entries name and that are of its ingredient. */
-type Lines = ReadonlyMap<string, ReadonlySet<string>>;
-
+/** The lines of a batch, with the lots that `sent` names. */
 async function linesOf(
 	db: Database,
 	kitchenId: string,
@@ -103,45 +99,6 @@ async function linesOf(
 			new Set(of.flatMap((row) => (row.lot_id === null ? [] : row.lot_id)))
 		])
 	);
-}
-
-/** Why an entry cannot be kept beside what is known, in words; null where it can. */
-function refusal(entry: Entry, known: readonly Entry[], lines: Lines, gone: number): string | null {
-	if (entry.kind === 'weighing') {
-		if (entry.lineId !== null && !lines.has(entry.lineId)) return 'this line is not of this batch';
-		if (entry.lotId && !lines.get(entry.lineId ?? '')?.has(entry.lotId))
-			return 'the lot it names is not of what this line is';
-		if (entry.corrects === null) return null;
-		const corrected = known.find((each) => each.kind === 'weighing' && each.id === entry.corrects);
-		if (corrected?.kind !== 'weighing') return 'the reading it corrects is not of this batch';
-		if (corrected.what !== entry.what || corrected.lineId !== entry.lineId)
-			return 'the reading it corrects is of something else';
-		return known.some((each) => each.kind === 'weighing' && each.corrects === entry.corrects)
-			? 'another device corrected that reading first'
-			: null;
-	}
-	const { happening, voids } = entry;
-	if (voids !== null) {
-		if (!known.some((each) => each.kind === 'event' && each.voids === null && each.id === voids))
-			return 'what it takes back is not of this batch';
-		if (known.some((each) => each.kind === 'event' && each.voids === voids))
-			return 'another device took that back first';
-	}
-	const of =
-		happening.name === 'line kept'
-			? [happening.lineId]
-			: happening.name === 'rest scaled'
-				? happening.lineIds
-				: [];
-	if (of.some((lineId) => !lines.has(lineId))) return 'this line is not of this batch';
-	const after = benchOf([...known, { ...entry, number: null }]);
-	const packs = after.counted.packs ?? 0;
-	if (packs < gone && (benchOf(known).counted.packs ?? 0) >= gone)
-		return `${packs} packs are fewer than the ${gone} of this batch that are gone already: void the sales first`;
-	const [balls, rejects] = [after.counted.balls, rejectsOf(after) ?? 0];
-	return balls !== null && rejects > balls
-		? `${rejects} rejects are more than the ${balls} balls that were made: count the balls again`
-		: null;
 }
 
 /** No later than now: a device whose clock is ahead does not make its readings come after everyone's. */

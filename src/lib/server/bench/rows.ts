@@ -93,7 +93,7 @@ export async function insertEntries(
 	before: readonly Entry[],
 	entries: readonly Entry[]
 ): Promise<Entry[]> {
-	let number = Math.max(0, ...before.map((entry) => entry.number ?? 0));
+	let number = before.reduce((most, entry) => Math.max(most, entry.number ?? 0), 0);
 	const numbered = entries.map((entry) => ({ ...entry, number: ++number }));
 	const common = (entry: Entry) => ({
 		kitchen_id: kitchenId,

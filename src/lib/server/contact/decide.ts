@@ -4,7 +4,8 @@ import { sourceWords } from '$core/allergens/contact-words.ts';
 import type { Database } from '../db/connection.ts';
 import type { DecisionForm } from '../edge/contact.ts';
 import { refuse } from '../errors.ts';
-import { keepDecision } from './decisions.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { keepDecision, newestDecision } from './decisions.ts';
 import type { Contact } from '../../batch/contact.ts';
 
 /**
@@ -22,13 +23,20 @@ export async function decide(
 		answer === 'withdrawn'
 			? withdrawalWords(contact, allergen)
 			: proposalWords(contact, (each) => each.allergen === allergen && sourceKey(each.source) === source);
-	await keepDecision(db, kitchenId, {
+	const decision = {
 		productId,
 		allergen,
 		answer,
 		source: answer === 'withdrawn' ? '' : source,
 		sourceWords: words,
 		reason
+	};
+	await inTransaction(db, async (transaction) => {
+		// Sent twice it is one: the second finds the first.
+		await transaction('products').where({ kitchen_id: kitchenId, id: productId }).forUpdate().first('id');
+		const newest = await newestDecision(transaction, kitchenId, productId, allergen);
+		const isSame = newest?.answer === answer && newest.source === decision.source && newest.reason === reason;
+		if (!isSame) await keepDecision(transaction, kitchenId, decision);
 	});
 }
 

@@ -26,6 +26,20 @@ export async function decisionsByProduct(
 	);
 }
 
+/** What was decided last of a product's allergen. */
+export async function newestDecision(
+	db: Database,
+	kitchenId: string,
+	productId: string,
+	allergen: string
+): Promise<Pick<KeptDecision, 'answer' | 'source' | 'reason'> | null> {
+	const row = await db('contact_decisions')
+		.where({ kitchen_id: kitchenId, product_id: productId, allergen })
+		.orderBy('id', 'desc')
+		.first('answer', 'source', 'reason');
+	return row ? { ...row, answer: row.answer as KeptDecision['answer'] } : null;
+}
+
 /** Keeps a decision. */
 export async function keepDecision(
 	db: Database,

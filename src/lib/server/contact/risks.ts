@@ -1,6 +1,7 @@
 import type { StandingRisk } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
+import { insertOnce } from '../db/once.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
 
@@ -12,14 +13,14 @@ export async function standingRisks(db: Database, kitchenId: string): Promise<St
 	return rows.map((row) => ({ id: row.id, allergen: row.allergen, why: row.why }));
 }
 
-/** Notes a standing risk; its id. */
+/** Notes a standing risk; its id, which makes one noted twice one. */
 export async function addRisk(
 	db: Database,
 	kitchenId: string,
-	risk: Omit<StandingRisk, 'id'>
+	risk: Omit<StandingRisk, 'id'>,
+	id = newId()
 ): Promise<string> {
-	const id = newId();
-	await db('standing_risks').insert({ id, kitchen_id: kitchenId, ...risk, created_at: utcNow() });
+	await insertOnce(db, 'standing_risks', { id, kitchen_id: kitchenId, ...risk, created_at: utcNow() });
 	return id;
 }
 

@@ -49,6 +49,27 @@ export function openDatabase(url: string): Database {
 	});
 }
 
+/** How a database is reached, as `openDatabase` was told. */
+interface Connection {
+	host: string;
+	port: number;
+	user: string;
+	password: string;
+	database: string;
+}
+
+const connectionOf = (db: Database): Connection =>
+	(db.client as { config: { connection: Connection } }).config.connection;
+
+/** The name of a database. */
+export const databaseNamed = (db: Database): string => connectionOf(db).database;
+
+/** The address `openDatabase` takes for a database, or for another one that is reached like it. */
+export function urlOf(db: Database, name = databaseNamed(db)): string {
+	const { host, port, user, password } = connectionOf(db);
+	return `mysql://${encodeURIComponent(user)}:${encodeURIComponent(password)}@${host}:${port}/${name}`;
+}
+
 let shared: Database | undefined;
 
 /** The application's own pool, from `DATABASE_URL`. */

@@ -1,6 +1,9 @@
+import { setTimeout } from 'node:timers/promises';
 import type { Database } from './connection.ts';
 
-const TRIES = 5;
+/** Twenty that want the same rows at once are through by then. */
+const TRIES = 10;
+const PAUSE_MS = 10;
 /** Ended by the database because another transaction was in its way: all of it was undone. */
 const AGAIN = new Set([
 	'ER_LOCK_DEADLOCK',
@@ -28,5 +31,7 @@ export async function inTransaction<T>(db: Database, act: (transaction: Database
 			return await db.transaction(act, ISOLATION);
 		} catch (error) {
 			if (!isAgain(error) || tries === TRIES) throw error;
+			// Not all at the same moment again.
+			await setTimeout(Math.random() * PAUSE_MS * tries);
 		}
 }

@@ -1,3 +1,5 @@
+import { statfsSync } from 'node:fs';
+
 /** What keeps the database from answering, in words for whoever works with it. */
 export interface DatabaseTrouble {
 	status: 503 | 507;
@@ -49,6 +51,21 @@ const full = (folder: string | undefined): DatabaseTrouble => ({
 export function databaseTrouble(error: unknown): DatabaseTrouble | null {
 	const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
 	if (FULL.has(code)) return full(process.env.OWN_DATABASE);
-	if (GONE.has(code) || CLOSED.test(message)) return process.env.OWN_DATABASE ? OWN : OTHER;
-	return null;
+	if (!GONE.has(code) && !CLOSED.test(message)) return null;
+	const own = process.env.OWN_DATABASE;
+	if (!own) return OTHER;
+	// Without room it ends, and cannot begin again: that is what there is to mend.
+	return isFull(own) ? full(own) : OWN;
+}
+
+/** What a database needs to begin: its temporary files. */
+const LEAST_BYTES = 32 * 1024 ** 2;
+
+function isFull(folder: string): boolean {
+	try {
+		const { bavail, bsize } = statfsSync(folder);
+		return bavail * bsize < LEAST_BYTES;
+	} catch {
+		return false;
+	}
 }

@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import { databaseTrouble } from '../db/trouble.ts';
+import { paced } from '../pace.ts';
 import { log, logged } from './log.ts';
 import { validated } from './validated.ts';
 
@@ -14,16 +15,18 @@ export interface Entries<T> {
 }
 
 /** Reads `{ entries }`, each by the schema it is for: one that does not fit holds up no other. A message where it is no such list. */
-export function eachEntry<T>(
+export async function eachEntry<T>(
 	document: unknown,
 	most: number,
 	schemaOf: (entry: object) => Joi.ObjectSchema<T>
-): Entries<T> | string {
+): Promise<Entries<T> | string> {
 	const { entries } = (document ?? {}) as { entries?: unknown };
 	if (!Array.isArray(entries)) return 'this is no list of entries';
 	if (entries.length > most) return `more than ${most} entries at once: send them in parts`;
 	const read: Entries<T> = { sound: [], answers: [] };
+	const pace = paced();
 	for (const entry of entries as unknown[]) {
+		await pace();
 		const { id } = (entry ?? {}) as { id?: unknown };
 		const { error, value } = validated(schemaOf(entry ?? {}), entry, { convert: false });
 		if (!error) read.sound.push(value);

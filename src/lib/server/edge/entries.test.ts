@@ -98,15 +98,15 @@ describe('what happened', () => {
 	});
 });
 
-it('a device sends no more than a thousand at once', () => {
+it('a device sends no more than a thousand at once', async () => {
 	const many = (count: number) =>
 		eachEntry({ entries: Array(count).fill(WEIGHING) }, MOST_ENTRIES, entryForm);
-	expect(many(1000)).toMatchObject({ answers: [] });
-	expect(many(1001)).toBe('more than 1000 entries at once: send them in parts');
+	expect(await many(1000)).toMatchObject({ answers: [] });
+	expect(await many(1001)).toBe('more than 1000 entries at once: send them in parts');
 });
 
 describe('entries that come together', () => {
-	it('are read each by itself: what does not fit is answered, and the rest goes on', () => {
+	it('are read each by itself: what does not fit is answered, and the rest goes on', async () => {
 		const cues = '🫓'.repeat(40);
 		const entries = [
 			WEIGHING,
@@ -116,7 +116,7 @@ describe('entries that come together', () => {
 			{ ...event({ name: 'noted', cue: cues, text: `half ${cues.slice(0, 1)}` }) },
 			{ ...event({ name: 'sung' }), id: ID.replace(/.$/, 'Z') }
 		];
-		const read = eachEntry({ entries }, MOST_ENTRIES, entryForm);
+		const read = await eachEntry({ entries }, MOST_ENTRIES, entryForm);
 		if (typeof read === 'string') throw new Error(read);
 		// A text cut in the middle of a character loses the half of it.
 		expect(read.sound).toMatchObject([WEIGHING, { happening: { cue: cues, text: 'half' } }]);
@@ -127,6 +127,6 @@ describe('entries that come together', () => {
 			{ id: ID.replace(/.$/, 'Z'), kept: false }
 		]);
 		for (const none of [null, 'x', 7, [], {}, { entries: 'x' }])
-			expect(eachEntry(none, MOST_ENTRIES, entryForm)).toBe('this is no list of entries');
+			expect(await eachEntry(none, MOST_ENTRIES, entryForm)).toBe('this is no list of entries');
 	});
 });

@@ -7,7 +7,7 @@ import {
 	type Entry,
 	type Happening
 } from '$core/bench/entries.ts';
-import { id, day } from './fields.ts';
+import { ID, id, day } from './fields.ts';
 
 const MOST_GRAMS = 1_000_000;
 const MOST_PIECES = 100_000;
@@ -42,14 +42,12 @@ const weighing = Joi.object<Entry>({
 		then: Joi.number().min(0).max(MOST_GRAMS).precision(3).required(),
 		otherwise: orNull(Joi.number().min(0).max(MOST_GRAMS).precision(3))
 	}),
-	corrects: orNull(Joi.string().pattern(/^[0-9A-Z]{26}$/)),
+	corrects: orNull(Joi.string().pattern(ID)),
 	by: Joi.valid('scale', 'typed').required(),
 	lotId: Joi.when('lineId', {
 		is: Joi.valid(null),
 		then: Joi.valid(null),
-		otherwise: Joi.string()
-			.pattern(/^[0-9A-Z]{26}$/)
-			.allow(null)
+		otherwise: Joi.string().pattern(ID).allow(null)
 	})
 });
 
@@ -61,7 +59,8 @@ const said = (most: number) =>
 		.max(most)
 		.custom((text: string) => text.trim());
 
-const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
+/** What each happening says besides its name. */
+export const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 	'step begun': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
 	'step ended': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
 	'piece rejected': { reason: Joi.valid(...REJECT_REASONS).required() },
@@ -94,9 +93,7 @@ const event = Joi.object<Entry>({
 	happening: happening.required(),
 	voids: Joi.when('happening.name', {
 		is: 'void',
-		then: Joi.string()
-			.pattern(/^[0-9A-Z]{26}$/)
-			.required(),
+		then: Joi.string().pattern(ID).required(),
 		otherwise: Joi.valid(null).required()
 	})
 });

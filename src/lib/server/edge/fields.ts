@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { isDay } from './query.ts';
 import { roundTo } from '$core/measure/round.ts';
 import {
 	readCount,
@@ -98,14 +99,7 @@ export const optionalText = (most: number) =>
 
 /** A calendar day, `2026-03-14`; an empty optional one is null. */
 export const day = (options: { optional?: boolean } = {}) =>
-	typed((value) => {
-		const date = new Date(`${value}T00:00:00Z`);
-		const sound =
-			/^\d{4}-\d{2}-\d{2}$/.test(value) &&
-			!Number.isNaN(date.getTime()) &&
-			date.toISOString().startsWith(value);
-		return sound ? { ok: true, value } : { ok: false, message: 'choose a day' };
-	}, options);
+	typed((value) => (isDay(value) ? { ok: true, value } : { ok: false, message: 'choose a day' }), options);
 
 /** A time of day, `09:30`; an empty optional one is null. */
 export const timeOfDay = (options: { optional?: boolean } = {}) =>
@@ -117,10 +111,13 @@ export const timeOfDay = (options: { optional?: boolean } = {}) =>
 		options
 	);
 
+/** What the id of a row is like. */
+export const ID = /^[0-9A-Z]{26}$/;
+
 /** The id of a row. */
 export const id = (message: string) =>
 	Joi.string()
-		.pattern(/^[0-9A-Z]{26}$/)
+		.pattern(ID)
 		.required()
 		.messages({ 'string.pattern.base': message, 'string.empty': message, 'any.required': message });
 

@@ -99,7 +99,7 @@ const step = Joi.object({
 		: value
 );
 
-const choices = Joi.object(
+export const choices = Joi.object(
 	Object.fromEntries(Object.entries(CHOICES).map(([key, options]) => [key, Joi.valid(...options)]))
 ).required();
 
@@ -147,15 +147,73 @@ export const formulaForm = Joi.object<FormulaForm>({
 	}).required()
 });
 
-/** A draft as it is typed: only its shape is looked at, so that nothing typed is lost. */
+/** What somebody types, however wrong it is yet: never so long that the page could not show it. */
+const typing = (most = 2000) => Joi.string().allow('').max(most).required();
+const key = () => Joi.string().max(80).required();
+const rangeEnd = () => Joi.number().min(0).max(1e9).allow(null).required();
+
+/** A draft as it is typed: of every field its kind, so that a page can show whatever was kept, and nothing typed is lost. */
 export const draftForm = Joi.object<FormulaDraft>({
 	id: id('open the formula again'),
 	version: version(),
-	name: Joi.string().allow('').max(400).required(),
-	lines: Joi.array().items(Joi.object().unknown()).max(1000).required(),
-	steps: Joi.array().items(Joi.object().unknown()).max(500).required(),
-	product: Joi.object().unknown().required()
-}).unknown();
+	name: typing(),
+	mixGap: Joi.valid('residue', 'evaporation').required(),
+	family: typing(120),
+	choices,
+	lines: Joi.array()
+		.items(
+			Joi.object({
+				key: key(),
+				said: typing(),
+				ingredient: typing(60),
+				use: Joi.valid(...USES).required(),
+				stage: typing(),
+				grams: typing(),
+				uptake: typing(),
+				most: typing(),
+				note: typing(),
+				low_g: rangeEnd(),
+				high_g: rangeEnd(),
+				toWeigh: Joi.boolean().required()
+			})
+		)
+		.max(1000)
+		.required(),
+	steps: Joi.array()
+		.items(
+			Joi.object({
+				key: key(),
+				kind: Joi.valid(...STEP_KINDS).required(),
+				text: typing(),
+				low: typing(),
+				high: typing(),
+				temperature: typing(),
+				cue: typing()
+			})
+		)
+		.max(500)
+		.required(),
+	productId: id('open the formula again').allow(null),
+	product: Joi.object({
+		pieceOne: typing(),
+		pieceMany: typing(),
+		category: Joi.valid(...CATEGORIES).required(),
+		ballWeight: typing(),
+		packPieces: typing(),
+		servingPieces: typing(),
+		price: typing(),
+		materials: Joi.array()
+			.items(Joi.object({ name: typing(), cost: typing() }))
+			.max(200)
+			.required(),
+		diameter: typing(),
+		thickness: typing(),
+		discs: Joi.array()
+			.items(Joi.object({ diameter: typing(), thickness: typing(), weight: typing() }))
+			.max(200)
+			.required()
+	}).required()
+});
 
 /** What is stored of a formula form. Refuses a formula without dough. */
 export function formulaInput(form: FormulaForm): FormulaInput {

@@ -32,7 +32,8 @@ export const settingsForm = Joi.object<{
 	scaleDivision: grams({ positive: true })
 });
 
-const SHARES: ShareKey[] = [
+/** Shares of the flour that a window can be of. */
+export const SHARES: readonly ShareKey[] = [
 	'hydration',
 	'effectiveHydration',
 	'fat',
@@ -90,14 +91,22 @@ export const equipmentForm = Joi.object<{ id: string; name: string; tare: number
 	tare: grams({ optional: true, positive: true })
 });
 
-export const riskForm = Joi.object<{ allergen: string; why: string }>({
+export const riskForm = Joi.object<{ id: string; allergen: string; why: string }>({
+	id: id('open the page again'),
 	allergen: allergenTag.required(),
 	why: text(200, 'say why it is always about')
+});
+
+export const letGoForm = Joi.object<{ table: string; column: string; id: string }>({
+	table: Joi.string().max(64).required(),
+	column: Joi.string().max(64).required(),
+	id: id('open the page again')
 });
 
 export const openForm = Joi.object<{ id: string }>({ id: id('choose a kitchen') });
 
 export const newForm = Joi.object<{
+	id: string;
 	name: string;
 	town: string;
 	address: string;
@@ -107,6 +116,7 @@ export const newForm = Joi.object<{
 	measureSet: MeasureSet;
 	scaleDivision: number;
 }>({
+	id: id('open the page again'),
 	name: text(120, 'what is the kitchen called?'),
 	town: optionalText(120),
 	address: optionalText(200),

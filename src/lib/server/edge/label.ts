@@ -8,7 +8,7 @@ import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import type { PrintJobInput } from '../labels/print-jobs.ts';
 import type { NotedDay } from '../labels/shelf-tests.ts';
 import { TESTED, type Tested } from '$core/label/shelf-life.ts';
-import { count, day, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
+import { ID, count, day, grams, gramsList, id, number, optionalText, text, typed } from './fields.ts';
 
 /** A label form once read. */
 export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2' | 'face_mm'> & {
@@ -23,7 +23,6 @@ export type LabelForm = Omit<LabelDesign, 'declared_g' | 'size' | 'packArea_cm2'
 };
 
 const MOST_DAYS = 730;
-const ID = /^[0-9A-Z]{26}$/;
 
 /** A trade item number, spaces aside; empty for none. */
 function readBarcode(text: string): Read<string> {
@@ -37,9 +36,7 @@ export const labelForm = Joi.object<LabelForm>({
 	version: Joi.number().integer().min(0).required(),
 	name: text(160, 'what does the label call it?'),
 	declared: grams({ optional: true, positive: true }),
-	wording: Joi.object()
-		.pattern(/^[0-9A-Z]{26}$/, optionalText(300))
-		.required(),
+	wording: Joi.object().pattern(ID, optionalText(300)).required(),
 	storage: optionalText(300),
 	finishing: optionalText(400),
 	maker: optionalText(160),

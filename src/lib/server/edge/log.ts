@@ -12,16 +12,19 @@ export interface Logged {
 }
 
 const FRAME = /^\s+at /;
+/** How a statement begins: where the connection breaks, Knex puts it before the message, with all its values. */
+const STATEMENT = /^\s*(select|insert|update|delete|replace|with|set|alter|create|drop|truncate|show|\()\b/i;
 
 /** An error as it is written down. */
 export function logged(error: unknown): Logged {
 	if (!(error instanceof Error)) return { type: typeof error, code: null, stack: [] };
 	const { code, sql } = error as { code?: unknown; sql?: unknown };
+	const isOfStatement = sql !== undefined || STATEMENT.test(error.message);
 	const stack = (error.stack ?? '').split('\n').filter((line) => FRAME.test(line));
 	return {
 		type: error.name,
 		code: typeof code === 'string' ? code : null,
-		...(sql === undefined ? { message: error.message } : {}),
+		...(isOfStatement ? {} : { message: error.message }),
 		stack: stack.map((line) => line.trim())
 	};
 }

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { LotCount } from '../lots/count.ts';
 import type { LotInput } from '../../shelf/lots.ts';
-import { day, grams, id, money, number, optionalText, text } from './fields.ts';
+import { ID, day, grams, id, money, number, optionalText, text } from './fields.ts';
 
 /** A receiving form once read; its id makes a lot sent twice one lot. */
 export interface LotForm extends Omit<LotInput, 'usable'> {
@@ -13,7 +13,7 @@ export interface LotForm extends Omit<LotInput, 'usable'> {
 export const lotForm = Joi.object<LotForm>({
 	id: id('open the page again'),
 	ingredientId: Joi.string()
-		.pattern(/^[0-9A-Z]{26}$/)
+		.pattern(ID)
 		.allow('')
 		.required()
 		.messages({ 'string.pattern.base': 'choose what it is a lot of' }),

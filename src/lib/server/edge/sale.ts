@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
 import { PAID_BY, SALE_KINDS, type PaidBy } from '../../sales/kinds.ts';
 import type { SaleEntry } from '../../sales/types.ts';
-import { count, day, id, money, optionalText, text } from './fields.ts';
+import { ID, count, day, id, money, optionalText, text } from './fields.ts';
 import { DAY_ORDERS, type DayOrder } from '../sales/past/read.ts';
 import { isDay } from './query.ts';
 
@@ -102,11 +102,7 @@ export const payForm = Joi.object<{ checkoutId: string; paidBy: 'cash' | 'card';
 	paidOn: day()
 });
 
-const textOrNone = () =>
-	Joi.string()
-		.pattern(/^[0-9A-Z]{26}$/)
-		.allow(null)
-		.required();
+const textOrNone = () => Joi.string().pattern(ID).allow(null).required();
 
 /** An entry of a till as a device sends it. */
 export const saleEntryForm = Joi.object<SaleEntry>({
@@ -150,7 +146,7 @@ export function ledgerQuery(
 			// Unless asked for more, the last twelve months: nobody reads ten years at once.
 			from: params.get('from') === null ? from : ask('from', isDay),
 			to: ask('to', isDay),
-			productId: ask('product', (value) => /^[0-9A-Z]{26}$/.test(value)),
+			productId: ask('product', (value) => ID.test(value)),
 			channel: ask('channel', (value) => value.length <= 60),
 			kind: oneOf('kind', SALE_KINDS),
 			paidBy: oneOf('paid', PAID_BY)

@@ -13,6 +13,13 @@ describe('what somebody sent', () => {
 		expect(value).toBeNull();
 		expect(error?.details.map(({ path }) => path.join('.'))).toEqual(['packs', 'more']);
 	});
+	it('is refused before it is read where it holds more than any form, or nests it deeper', () => {
+		const nested = (depth: number) => JSON.parse('['.repeat(depth) + ']'.repeat(depth)) as unknown;
+		for (const much of [nested(100_000), { packs: Array(60_000).fill(1) }, { packs: nested(40) }])
+			expect(validated(schema, much).error?.message).toContain('more than any form');
+		// Held to its schema where it is no more than that.
+		expect(validated(schema, { packs: nested(20) }).error?.message).toContain('must be a number');
+	});
 	it.each([null, undefined, 'packs', 3, []])('is no form where it is %j', (sent) => {
 		expect(validated(schema.required(), sent).error).not.toBeNull();
 	});

@@ -6,15 +6,16 @@ import { newId, utcNow } from '../rows.ts';
 import { insertFormula } from './insert.ts';
 import { getFormula } from './read.ts';
 
-/** Makes a formula that is only a draft yet, under a name that is free; its id. */
+/** Makes a formula that is only a draft yet, under a name that is free; its id, which makes one begun twice one. */
 export async function startFormula(
 	db: Database,
 	kitchenId: string,
 	draft: (id: string, name: string) => FormulaDraft,
-	wanted: string
+	wanted: string,
+	id = newId()
 ): Promise<string> {
 	for (let attempt = 1; ; attempt++) {
-		const id = newId();
+		if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return id;
 		const taken = await db('formulas').where('kitchen_id', kitchenId).select('name');
 		const name = freeName(
 			wanted,

@@ -21,8 +21,10 @@ export async function createFormula(
 	id: string,
 	input: FormulaInput
 ): Promise<string> {
-	if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return id;
 	await inTransaction(db, async (transaction) => {
+		// Those that begin at the same moment take turns: of one id there is one.
+		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
+		if (await transaction('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return;
 		await insertFormula(transaction, kitchenId, id, input.name);
 		await addVersion(transaction, kitchenId, id, 1, contentOf(input));
 		await saveProduct(transaction, kitchenId, id, input.product, null);
@@ -70,8 +72,14 @@ export async function setArchived(
 		.update({ archived_at: archived ? utcNow() : null });
 }
 
-/** A copy of a formula's newest version and first product, under a name of its own; its id. */
-export async function duplicateFormula(db: Database, kitchenId: string, id: string): Promise<string> {
+/** A copy of a formula's newest version and first product, under a name of its own; its id, `copyId`. */
+export async function duplicateFormula(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	copyId = newId()
+): Promise<string> {
+	if (await db('formulas').where({ kitchen_id: kitchenId, id: copyId }).first('id')) return copyId;
 	const formulas = await listFormulas(db, kitchenId);
 	const original = formulas.find((formula) => formula.id === id);
 	if (!original) throw new NotFound('this formula is not here');
@@ -91,10 +99,11 @@ export async function duplicateFormula(db: Database, kitchenId: string, id: stri
 				version: 1,
 				productId: null
 			}),
-			`${original.name} copy`
+			`${original.name} copy`,
+			copyId
 		);
 	const { id: _id, formulaId: _formula, name: _name, ...rest } = product;
-	return createFormula(db, kitchenId, newId(), { ...original, name, product: rest, productId: null });
+	return createFormula(db, kitchenId, copyId, { ...original, name, product: rest, productId: null });
 }
 
 function contentOf(input: FormulaInput): FormulaContent {

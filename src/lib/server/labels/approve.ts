@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { ofOneState } from '../db/one-state.ts';
 import { isDuplicate, Refused, refuse, Stale } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { newId, utcNow } from '../rows.ts';
@@ -17,7 +18,8 @@ export async function approveLabel(
 	version: number,
 	approvedAt = utcNow()
 ): Promise<number> {
-	const label = await getLabel(db, kitchen, productId);
+	// Somebody may save an ingredient at this moment: its allergens and its values are then not of one state.
+	const label = await ofOneState(db, kitchen.id, () => getLabel(db, kitchen, productId));
 	if (label.version !== version) throw new Stale(label);
 	if (label.version === 0) refuse('', 'save the label first');
 	const { content, facts, design } = label;

@@ -3,7 +3,7 @@ import type { Recipe } from '$core/formula/types.ts';
 import { otherRules } from '$core/rules/index.ts';
 import { contactBlocks, declarationBlocks, labelBlocks, shelfLifeBlocks } from '$core/label/blocks.ts';
 import { compareLabels } from '$core/label/compare.ts';
-import { labelContent, type LabelDesign } from '$core/label/content.ts';
+import { BLANK_DESIGN, labelContent, type LabelDesign } from '$core/label/content.ts';
 import { borneOut } from '$core/label/shelf-life.ts';
 import { layoutLabel } from '$core/label/layout.ts';
 import { worded } from '$core/label/wording.ts';
@@ -221,20 +221,11 @@ function standing(
 /** What a label begins with: what the kitchen and the formula say already. */
 function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
 	return {
+		...BLANK_DESIGN,
 		name: formula.name,
-		declared_g: null,
-		wording: {},
-		storage: '',
-		finishing: '',
 		maker: kitchen.name,
 		address: [kitchen.address, kitchen.town].filter(Boolean).join(', '),
-		localSentence: '',
-		...LATER_DECIDED,
-		bestBeforeDays: null,
-		shelfLifeTest: '',
-		price: '',
-		size: USUAL_SIZE,
-		format: 'vertical'
+		size: USUAL_SIZE
 	};
 }
 

@@ -34,18 +34,41 @@ export function labelsPdf(
 			? Array.from({ length: copies }, (_, index) => ({ page: index, x_mm: 0, y_mm: 0 }))
 			: places(on.sheet, on.start, copies);
 	let current = -1;
+	let drawn: Drawn | null = null;
 	for (const place of at) {
 		for (; current < place.page; current++) pdf.addPage();
-		draw(pdf, drawing, place.x_mm * PT_PER_MM, place.y_mm * PT_PER_MM);
+		pdf.save().translate(place.x_mm * PT_PER_MM, place.y_mm * PT_PER_MM);
+		if (drawn) drawAgain(pdf, drawn);
+		else drawn = draw(pdf, drawing);
+		pdf.restore();
 	}
 	pdf.end();
 	return done;
 }
 
-function draw(pdf: Pdf, drawing: Drawing, x_pt: number, y_pt: number): void {
-	pdf.save().translate(x_pt, y_pt);
+/** What drawing something wrote into its page, and the fonts it took. */
+interface Drawn {
+	content: string[];
+	fonts: Record<string, unknown>;
+}
+
+/** Draws it at the origin; what was written for it can be written again. */
+function draw(pdf: Pdf, drawing: Drawing): Drawn {
+	const content: string[] = [];
+	const write = pdf.addContent.bind(pdf);
+	pdf.addContent = (operators: string) => {
+		content.push(operators);
+		return write(operators);
+	};
 	for (const shape of drawing.shapes) drawShape(pdf, shape);
-	pdf.restore();
+	pdf.addContent = write;
+	return { content, fonts: { ...(pdf.page.fonts as Drawn['fonts']) } };
+}
+
+/** Draws the same again: its letters need not be set anew, of which a thousand labels have a hundred thousand. */
+function drawAgain(pdf: Pdf, { content, fonts }: Drawn): void {
+	Object.assign(pdf.page.fonts as Drawn['fonts'], fonts);
+	pdf.addContent(content.join('\n'));
 }
 
 function drawShape(pdf: Pdf, shape: Shape): void {

@@ -1,3 +1,4 @@
+import { keyOf } from '$lib/server/edge/validated.ts';
 import { discardForm, rememberForm, shelveForm } from '$lib/server/edge/formula.ts';
 import { redirect } from '@sveltejs/kit';
 import { formulaDraft, keptDraft } from '$lib/formula/kept-draft.ts';
@@ -77,8 +78,9 @@ export const actions: Actions = {
 		withDraft(request, shelveForm, async ({ reference }) => ({
 			ingredient: await shelveReference(db, kitchen, reference)
 		})),
-	duplicate: async ({ locals: { db, kitchen }, params }) => {
-		const result = await attempt(() => duplicateFormula(db, kitchen.id, params.id));
+	duplicate: async ({ locals: { db, kitchen }, params, request }) => {
+		const key = keyOf(await request.formData());
+		const result = await attempt(() => duplicateFormula(db, kitchen.id, params.id, key));
 		if (typeof result === 'string') redirect(303, `/formulas/${result}`);
 		return result;
 	},

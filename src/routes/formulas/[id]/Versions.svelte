@@ -1,4 +1,5 @@
 <script lang="ts">
+	import OnceKey from '$lib/form/OnceKey.svelte';
 	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import { Dialog } from 'bits-ui';
@@ -49,6 +50,7 @@
 		<a class="button" href="/formulas/{id}/recipe" download>Recipe for a web page</a>
 	{/if}
 	<form method="POST" action="/formulas/{id}?/duplicate" use:enhance>
+		{#key id}<OnceKey />{/key}
 		<button class="button">Duplicate</button>
 	</form>
 	<form method="POST" action="/formulas/{id}?/archive" use:enhance>

@@ -1,9 +1,16 @@
-import { textOf } from '$lib/server/edge/validated.ts';
+import { keyOf, textOf } from '$lib/server/edge/validated.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import { checkRecipe } from '$core/file/read.ts';
 import { readLine } from '$core/formula/read-line.ts';
+import { cut } from '$core/measure/text.ts';
 import type { Problem } from '$core/problem.ts';
-import { emptyLine, freshKey, newFormulaDraft, type FormulaDraft } from '$lib/formula/draft.ts';
+import {
+	emptyLine,
+	freshKey,
+	newFormulaDraft,
+	type FormulaDraft,
+	type LineDraft
+} from '$lib/formula/draft.ts';
 import { applySaid } from '$lib/formula/said.ts';
 import { shelfContext } from '$lib/formula/line-context.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
@@ -12,7 +19,8 @@ import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { toMeasures } from '$lib/server/measures.ts';
 import { rememberedNames } from '$lib/server/names.ts';
-import { readRecipe } from '$lib/server/recipe-page.ts';
+import { paced } from '$lib/server/pace.ts';
+import { readFileRows } from '$lib/server/workers/read-files.ts';
 import type { Actions } from './$types';
 
 const MOST_CHARACTERS = 2_000_000;
@@ -32,11 +40,11 @@ export const actions: Actions = {
 		if (isSquareBatch(document)) {
 			const recipe = checkRecipe(document);
 			if (!recipe.ok) return refuse(recipe.problems);
-			const result = await attempt(() => importRecipe(db, kitchen, recipe.value));
+			const result = await attempt(() => importRecipe(db, kitchen, recipe.value, keyOf(form)));
 			if ('formulaId' in result) redirect(303, `/formulas/${result.formulaId}`);
 			return refuse(result.data.problems);
 		}
-		const said = readRecipe(text);
+		const said = await readFileRows('recipe', text);
 		if (!said.ok) return refuse(said.problems);
 		const [shelf, remembered] = await Promise.all([
 			listIngredients(db, kitchen.id),
@@ -47,24 +55,31 @@ export const actions: Actions = {
 			remembered,
 			kitchen.measureSet
 		);
+		const lines: LineDraft[] = [];
+		const pace = paced();
+		for (const words of said.value.lines) {
+			await pace();
+			const line = { ...emptyLine('Dry'), said: words };
+			applySaid(line, readLine(words, context));
+			lines.push(line);
+		}
 		const draft = (id: string, name: string): FormulaDraft => ({
 			...newFormulaDraft(id, name),
-			lines: said.value.lines.map((words) => {
-				const line = { ...emptyLine('Dry'), said: words.slice(0, 300) };
-				applySaid(line, readLine(words, context));
-				return line;
-			}),
-			steps: said.value.steps.map((words) => ({
+			lines,
+			steps: said.value.steps.map((text) => ({
 				key: freshKey(),
 				kind: 'other',
-				text: words.slice(0, 200),
+				text,
 				low: '',
 				high: '',
 				temperature: '',
 				cue: ''
 			}))
 		});
-		redirect(303, `/formulas/${await startFormula(db, kitchen.id, draft, said.value.name.slice(0, 150))}`);
+		redirect(
+			303,
+			`/formulas/${await startFormula(db, kitchen.id, draft, cut(said.value.name, 150), keyOf(form))}`
+		);
 	}
 };
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import OnceKey from '$lib/form/OnceKey.svelte';
 	import { enhance } from '$app/forms';
 	import type { Problem } from '$core/problem.ts';
 	import { untrack } from 'svelte';
@@ -50,5 +51,6 @@
 		<label for="text" class="mb-1 block text-sm font-medium">Or its text</label>
 		<textarea id="text" name="text" rows="10" class="input figure text-sm" bind:value={text}></textarea>
 	</div>
+	<OnceKey />
 	<button class="button button-main" disabled={busy}>Bring it in</button>
 </form>

@@ -14,7 +14,7 @@ export const actions: Actions = {
 	open: saving(openForm, async ({ locals: { db } }, form) => {
 		await openKitchen(db, form.id);
 	}),
-	begin: saving(newForm, async ({ locals: { db } }, { scaleDivision, ...form }) => {
-		await beginKitchen(db, { ...form, scaleDivision_g: scaleDivision });
+	begin: saving(newForm, async ({ locals: { db } }, { id, scaleDivision, ...form }) => {
+		await beginKitchen(db, id, { ...form, scaleDivision_g: scaleDivision });
 	})
 };

@@ -45,6 +45,9 @@
 		</p>
 	{/if}
 	<Restore blocked={waiting > 0} />
+	<p class="text-quiet mt-3 max-w-prose text-sm">
+		A page fails again and again? <a href="/kitchen/unreadable">See whether something here cannot be read</a>.
+	</p>
 </section>
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="kitchens-heading">

@@ -36,7 +36,7 @@
 </script>
 
 <form method="POST" action="?/begin" use:enhance={form.enhance} class="mt-2 max-w-3xl">
-	<input type="hidden" name="draft" value={JSON.stringify(draft)} />
+	<input type="hidden" name="draft" value={JSON.stringify({ id: form.key, ...draft })} />
 	<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 	<KitchenFields bind:draft {form}>
 		<Choice

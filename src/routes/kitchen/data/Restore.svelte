@@ -25,7 +25,13 @@
 		const stop = new AbortController();
 		running = stop;
 		try {
-			const answer = await fetch('/kitchen/data/restore', { method: 'POST', body: file, signal: stop.signal });
+			const answer = await fetch('/kitchen/data/restore', {
+				method: 'POST',
+				// A browser that does not know what a file is would say nothing of it, and it would not be read.
+				headers: { 'content-type': 'application/zip' },
+				body: file,
+				signal: stop.signal
+			});
 			if (answer.status === 413) problem = 'this file is larger than an archive can be';
 			else await follow(answer);
 		} catch (error) {

@@ -7,7 +7,7 @@ import type { RequestHandler } from './$types';
 
 /** Keeps sales of a till; one sent again is kept once. Each is answered for itself. */
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, request }) => {
-	const read = eachEntry(await request.json().catch(() => null), MOST_ENTRIES, () => saleEntryForm);
+	const read = await eachEntry(await request.json().catch(() => null), MOST_ENTRIES, () => saleEntryForm);
 	if (typeof read === 'string') return json({ message: read }, { status: 400 });
 	const answers = await keepSales(db, kitchen.id, read.sound);
 	for (const batchId of new Set(read.sound.map((entry) => entry.batchId)))

@@ -1,4 +1,4 @@
-import { textOf } from '$lib/server/edge/validated.ts';
+import { keyOf, textOf } from '$lib/server/edge/validated.ts';
 import { optionsForm } from '$lib/server/edge/sale.ts';
 import { rulesOf } from '$core/rules/index.ts';
 import { fail } from '@sveltejs/kit';
@@ -7,9 +7,10 @@ import { getProfile } from '$lib/server/profiles.ts';
 import { channelsUsed } from '$lib/server/sales/ledger.ts';
 import { importPastSales, previewPastSales, type PastOptions } from '$lib/server/sales/past/import.ts';
 import { DAY_ORDERS, PAST_COLUMNS } from '$lib/server/sales/past/read.ts';
+import { ulid } from 'ulid';
 import type { Actions, PageServerLoad } from './$types';
 
-const MOST_CHARACTERS = 3_000_000;
+const MOST_CHARACTERS = 1_000_000;
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const [channels, { profile }] = await Promise.all([
@@ -45,16 +46,21 @@ export const actions: Actions = {
 		const { text, options } = await asked(request);
 		const refuse = (message: string) => fail(400, { problems: [{ path: '', message }], text, options });
 		if (text.trim() === '') return refuse('choose a file or paste its rows');
-		if (text.length > MOST_CHARACTERS) return refuse('the file is too long to be brought in at once');
+		// Not sent back: who typed has it in the page still.
+		if (text.length > MOST_CHARACTERS)
+			return fail(400, {
+				problems: [{ path: '', message: 'the file is too long to be brought in at once' }],
+				options
+			});
 		const rows = await attempt(() => previewPastSales(db, kitchen, text, options));
 		return Array.isArray(rows)
-			? { rows, text, options }
+			? { rows, text, options, key: ulid() }
 			: fail(400, { problems: rows.data.problems, text, options });
 	},
 	import: async ({ locals: { db, kitchen }, request }) => {
 		const { form, text, options } = await asked(request);
 		const lines = new Set(form.getAll('line').map(Number));
-		const done = await attempt(() => importPastSales(db, kitchen, text, options, lines));
+		const done = await attempt(() => importPastSales(db, kitchen, text, options, lines, keyOf(form)));
 		return 'rows' in done ? { done } : fail(400, { problems: done.data.problems, text, options });
 	}
 };

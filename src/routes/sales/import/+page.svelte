@@ -4,7 +4,7 @@
 	import { sumMoney } from '$core/cost/money.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
 	import type { PastOptions } from '$lib/server/sales/past/import.ts';
-	import type { PlannedRow } from '$lib/sales/past.ts';
+	import { TAKEABLE, type PlannedRow } from '$lib/sales/past.ts';
 	import FileOrRows from '$lib/ui/import/FileOrRows.svelte';
 	import { keptForm } from '$lib/ui/import/kept-form.svelte.ts';
 	import Outcome from '$lib/ui/import/Outcome.svelte';
@@ -19,6 +19,8 @@
 		text?: string;
 		options?: PastOptions;
 		rows?: PlannedRow[];
+		/** Of what is brought in: sent twice, it is brought in once. */
+		key?: string;
 		done?: { rows: number; packs: number };
 	};
 	const answer = $derived((form ?? {}) as Answer);
@@ -35,15 +37,18 @@
 	});
 	/** Back at what was typed, after a look at what it would do. */
 	let changing = $state(false);
-	const takeable = $derived(rows.filter((row) => row.state === 'new' || row.state === 'alike'));
+	const takeable = $derived(rows.filter((row) => TAKEABLE.includes(row.state)));
 	const bad = $derived(rows.filter((row) => row.state === 'bad'));
 	let taken = $state<Record<number, boolean>>({});
 	const isTaken = (row: PlannedRow) => taken[row.line] ?? row.state === 'new';
+	/** As of another kitchen's export: each alone may be a slip, all of them are a choice. */
+	const elsewhere = $derived(rows.filter((row) => row.state === 'without batch' && !isTaken(row)));
 	const chosen = $derived(takeable.filter(isTaken));
 	const STATE_WORDS: Record<PlannedRow['state'], string> = {
 		new: 'new',
 		here: 'here already',
 		alike: 'perhaps here',
+		'without batch': 'of no batch here',
 		'left out': 'left out',
 		bad: 'cannot be read'
 	};
@@ -82,6 +87,7 @@
 {#if rows.length > 0 && !changing}
 	<form method="POST" action="?/import" use:enhance={kept.enhance}>
 		<input type="hidden" name="text" value={answer.text} />
+		<input type="hidden" name="key" value={answer.key} />
 		<input type="hidden" name="order" value={answer.options?.order} />
 		<input type="hidden" name="channel" value={answer.options?.channel} />
 		<input type="hidden" name="from" value={answer.options?.fromBatches ? 'batches' : 'none'} />
@@ -105,9 +111,9 @@
 				>
 				<tbody>
 					{#each rows as row (row.line)}
-						<tr class={row.state === 'new' || row.state === 'alike' ? '' : 'text-quiet'}>
+						<tr class={TAKEABLE.includes(row.state) ? '' : 'text-quiet'}>
 							<td>
-								{#if row.state === 'new' || row.state === 'alike'}
+								{#if TAKEABLE.includes(row.state)}
 									<input
 										type="checkbox"
 										name="line"
@@ -153,6 +159,15 @@
 			<button class="button button-main" disabled={kept.waits || chosen.length === 0}
 				>Bring in the ticked rows</button
 			>
+			{#if elsewhere.length > 0}
+				<button
+					type="button"
+					class="button"
+					onclick={() => {
+						for (const row of elsewhere) taken[row.line] = true;
+					}}>Tick the {plain(elsewhere.length)} of batches that are not here</button
+				>
+			{/if}
 			<button
 				type="button"
 				class="button"

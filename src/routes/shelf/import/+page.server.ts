@@ -3,10 +3,11 @@ import { fail, redirect } from '@sveltejs/kit';
 import { KINDS, type Kind } from '$core/composition/kinds.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { shelveFood } from '$lib/server/reference/food.ts';
-import { importShelf, previewShelf, SHELF_COLUMNS } from '$lib/server/shelf-file.ts';
+import { importShelf, previewShelf } from '$lib/server/shelf-file.ts';
+import { SHELF_COLUMNS } from '$lib/server/shelf-rows.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-const MOST_CHARACTERS = 3_000_000;
+const MOST_CHARACTERS = 1_000_000;
 
 export const load: PageServerLoad = () => ({ columns: [...SHELF_COLUMNS] });
 
@@ -21,7 +22,9 @@ export const actions: Actions = {
 		const text = await textOf(form);
 		const refuse = (message: string) => fail(400, { problems: [{ path: '', message }], text });
 		if (text.trim() === '') return refuse('choose a file or paste its rows');
-		if (text.length > MOST_CHARACTERS) return refuse('the file is too long to be a shelf');
+		// Not sent back: who typed has it in the page still.
+		if (text.length > MOST_CHARACTERS)
+			return fail(400, { problems: [{ path: '', message: 'the file is too long to be a shelf' }] });
 		const document = foodOf(text);
 		if (document) {
 			const kind = fieldOf(form, 'kind') as Kind;

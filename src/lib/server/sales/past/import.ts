@@ -1,3 +1,4 @@
+import { encodeTime } from 'ulid';
 import type { Database } from '../../db/connection.ts';
 import { inTransaction } from '../../db/transaction.ts';
 import { today } from '../../kitchens.ts';
@@ -5,9 +6,9 @@ import type { Kitchen } from '../../../kitchen/types.ts';
 import { newId, utcNow } from '../../rows.ts';
 import { keepSale } from '../keep.ts';
 import { planRows } from './plan.ts';
-import type { PlannedRow } from '../../../sales/past.ts';
-import { readPastSales, type DayOrder } from './read.ts';
-import type { PastSale } from '../../../sales/past.ts';
+import { TAKEABLE, type PastSale, type PlannedRow } from '../../../sales/past.ts';
+import { readFileRows } from '../../workers/read-files.ts';
+import type { DayOrder } from './read.ts';
 
 /** How a file is to be read. */
 export interface PastOptions {
@@ -25,22 +26,36 @@ export async function previewPastSales(
 	text: string,
 	{ order, channel, fromBatches }: PastOptions
 ): Promise<PlannedRow[]> {
-	return planRows(db, kitchen.id, readPastSales(text, order, channel, today(kitchen)), fromBatches);
+	return planRows(
+		db,
+		kitchen.id,
+		await readFileRows('past sales', text, order, channel, today(kitchen)),
+		fromBatches
+	);
 }
 
-/** Writes the chosen rows, all or none; how many, and what they come to. Throws `Refused`. */
+/**
+ * Writes the chosen rows, all or none; how many, and what they come to. A row without an id gets one out of `key` and
+ * its line, so that a file sent twice is brought in once. Throws `Refused`.
+ */
 export async function importPastSales(
 	db: Database,
 	kitchen: Kitchen,
 	text: string,
 	options: PastOptions,
-	lines: ReadonlySet<number>
+	lines: ReadonlySet<number>,
+	key = newId()
 ): Promise<{ rows: number; packs: number }> {
 	return inTransaction(db, async (transaction) => {
 		const done = { rows: 0, packs: 0 };
+		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
+		if (await wasBroughtIn(transaction, kitchen.id, key)) return done;
 		for (const row of await previewPastSales(transaction, kitchen, text, options)) {
-			if (!lines.has(row.line) || (row.state !== 'new' && row.state !== 'alike') || !row.sale) continue;
-			await keepRow(transaction, kitchen.id, row, row.sale);
+			if (!lines.has(row.line) || !TAKEABLE.includes(row.state) || !row.sale) continue;
+			await keepRow(transaction, kitchen.id, row, {
+				...row.sale,
+				id: row.sale.id ?? idOfLine(key, row.line)
+			});
 			done.rows += 1;
 			done.packs += row.sale.packs;
 		}
@@ -48,9 +63,30 @@ export async function importPastSales(
 	});
 }
 
+/** Digits of a line of a file in an id. */
+const LINE_DIGITS = 4;
+
+/** The id of a line of a file that was brought in by a key: the key, its end the line. */
+const idOfLine = (key: string, line: number): string =>
+	key.slice(0, -LINE_DIGITS) + encodeTime(line, LINE_DIGITS);
+
+/** Whether a file was brought in by this key already. */
+async function wasBroughtIn(db: Database, kitchenId: string, key: string): Promise<boolean> {
+	const row = await db('sales')
+		.where('kitchen_id', kitchenId)
+		.where('id', 'like', `${key.slice(0, -LINE_DIGITS)}%`)
+		.first('id');
+	return row !== undefined;
+}
+
 /** Parts of a row are one customer's; the first keeps the id the row came with. */
-async function keepRow(db: Database, kitchenId: string, row: PlannedRow, sale: PastSale): Promise<void> {
-	const first = sale.id ?? newId();
+async function keepRow(
+	db: Database,
+	kitchenId: string,
+	row: PlannedRow,
+	sale: PastSale & { id: string }
+): Promise<void> {
+	const first = sale.id;
 	for (const [index, { packs, batch }] of row.parts.entries()) {
 		const id = index === 0 ? first : newId();
 		if (batch)

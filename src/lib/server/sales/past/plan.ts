@@ -6,6 +6,7 @@ import { listProducts } from '../../products.ts';
 import type { Product } from '../../../formula/product.ts';
 import type { RowOf } from '../../db/tables.ts';
 import { toMoney } from '../../rows.ts';
+import { paced } from '../../pace.ts';
 import type { ReadRow } from './read.ts';
 import type { PastSale } from '../../../sales/past.ts';
 
@@ -23,7 +24,12 @@ interface Known {
 	byCode: Map<string, BatchAtHand>;
 	/** Oldest first. */
 	byProduct: Map<string, BatchAtHand[]>;
-	ids: ReadonlySet<string>;
+	/** Codes of batches here that rows name, whether they have packs left or not. */
+	codes: ReadonlySet<string>;
+	/** Whose each id of the file is that is kept already: an id is of one kitchen only. */
+	keptBy: ReadonlyMap<string, string>;
+	/** Lines of the file that give one id, by the id; those that share it are told. */
+	linesOfId: ReadonlyMap<string, number[]>;
 	/** How often each sale of the file's days is in the ledger already. */
 	alike: Map<string, number>;
 }
@@ -52,25 +58,30 @@ export async function planRows(
 	fromBatches: boolean
 ): Promise<PlannedRow[]> {
 	const known = await whatIsKnown(db, kitchenId, rows);
-	return rows.map((row) => planned(row, known, fromBatches));
+	const planning: PlannedRow[] = [];
+	const pace = paced();
+	for (const row of rows) {
+		await pace();
+		planning.push(planned(row, kitchenId, known, fromBatches));
+	}
+	return planning;
 }
 
 async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadRow[]): Promise<Known> {
 	const days = [...new Set(rows.flatMap((row) => row.sale?.soldOn ?? []))];
-	const [products, batches, ids, sold] = await Promise.all([
+	const given = rows.flatMap((row) => row.sale?.id ?? []);
+	const [products, batches, codes, kept, sold] = await Promise.all([
 		listProducts(db, kitchenId),
 		db('batches')
 			.where('kitchen_id', kitchenId)
 			.where('packs_left', '>', 0)
 			.orderBy(['made_on', 'id'])
 			.select('id', 'code', 'product_id', 'made_on', 'packs_left'),
-		db('sales')
+		db('batches')
 			.where('kitchen_id', kitchenId)
-			.whereIn(
-				'id',
-				rows.flatMap((row) => row.sale?.id ?? [])
-			)
-			.pluck('id') as Promise<string[]>,
+			.whereIn('code', [...new Set(rows.flatMap((row) => row.sale?.batch || []))])
+			.pluck('code') as Promise<string[]>,
+		db('sales').whereIn('id', given).select('id', 'kitchen_id'),
 		db('sales as s')
 			.leftJoin('batches as b', 'b.id', 's.batch_id')
 			.leftJoin('products as p', 'p.id', 'b.product_id')
@@ -91,7 +102,9 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 		products: new Map(products.map((product) => [product.name.toLowerCase(), product])),
 		byCode: new Map(),
 		byProduct: new Map(),
-		ids: new Set(ids),
+		codes: new Set(codes.map((code) => code.toLowerCase())),
+		keptBy: new Map(kept.map((row) => [row.id, row.kitchen_id])),
+		linesOfId: linesOfId(rows),
 		alike: new Map()
 	};
 	for (const row of batches) {
@@ -120,11 +133,21 @@ async function whatIsKnown(db: Database, kitchenId: string, rows: readonly ReadR
 	return known;
 }
 
+function linesOfId(rows: readonly ReadRow[]): Map<string, number[]> {
+	const lines = new Map<string, number[]>();
+	for (const { line, sale } of rows) if (sale?.id) lines.set(sale.id, [...(lines.get(sale.id) ?? []), line]);
+	return lines;
+}
+
 function planned(
-	{ line, sale, problems, raw, leftOut }: ReadRow,
+	{ line, sale: read, problems, raw, leftOut }: ReadRow,
+	kitchenId: string,
 	known: Known,
 	fromBatches: boolean
 ): PlannedRow {
+	const keptBy = known.keptBy.get(read?.id ?? '');
+	// Of another kitchen, exported there: here it is another sale, with an id of its own.
+	const sale = read && keptBy !== undefined && keptBy !== kitchenId ? { ...read, id: null } : read;
 	const row: PlannedRow = {
 		line,
 		sale,
@@ -142,16 +165,28 @@ function planned(
 	row.item = product?.name ?? sale.product;
 	row.productId = product?.id ?? null;
 	row.total = new Decimal(sale.price).times(sale.packs).toFixed(2);
-	if (sale.id !== null && known.ids.has(sale.id))
-		return { ...row, state: 'here', why: 'is in the ledger already' };
-	if (sale.batch !== '') {
+	const twins = (known.linesOfId.get(sale.id ?? '') ?? []).filter((other) => other !== line);
+	if (twins.length > 0)
+		return {
+			...row,
+			problems: [
+				{
+					column: 'id',
+					message: `line ${twins.join(', ')} gives the same id: which of them happened? Take the others out`
+				}
+			]
+		};
+	if (keptBy === kitchenId) return { ...row, state: 'here', why: 'is in the ledger already' };
+	const isElsewhere = sale.batch !== '' && !known.codes.has(sale.batch.toLowerCase());
+	if (sale.batch !== '' && !isElsewhere) {
 		const batch = known.byCode.get(sale.batch.toLowerCase());
 		const problem = problemOfBatch(sale, batch, product);
 		if (problem || !batch) return { ...row, problems: [{ column: 'batch', message: problem }] };
 		batch.left -= sale.packs;
 		row.parts = [{ packs: sale.packs, batch }];
 	} else {
-		row.parts = fromBatches && product ? drawn(sale, known.byProduct.get(product.id) ?? []) : [];
+		row.parts =
+			fromBatches && product && !isElsewhere ? drawn(sale, known.byProduct.get(product.id) ?? []) : [];
 		const rest = sale.packs - row.parts.reduce((sum, part) => sum + part.packs, 0);
 		if (rest > 0) row.parts.push({ packs: rest, batch: null });
 	}
@@ -159,9 +194,15 @@ function planned(
 	const alike = known.alike.get(key) ?? 0;
 	// Two alike in the file are two; as many as the ledger has are taken for those.
 	if (alike > 0) known.alike.set(key, alike - 1);
-	return alike > 0
-		? { ...row, state: 'alike', why: 'one like it is in the ledger: take it only if it is another' }
-		: { ...row, state: 'new' };
+	if (alike > 0)
+		return { ...row, state: 'alike', why: 'one like it is in the ledger: take it only if it is another' };
+	if (isElsewhere)
+		return {
+			...row,
+			state: 'without batch',
+			why: `there is no batch ${sale.batch} here: ticked, it is kept as of no known batch, and leads to no bag`
+		};
+	return { ...row, state: 'new' };
 }
 
 function problemOfBatch(

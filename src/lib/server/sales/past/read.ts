@@ -43,7 +43,8 @@ type Cell = (column: Column) => string;
 export const PAST_COLUMNS = Object.keys(NAMES) as Column[];
 
 const MOST_PACKS = 10_000;
-const MOST_ROWS = 20_000;
+/** More rows than that no page shows at once. */
+const MOST_ROWS = 5000;
 const LENGTHS = { channel: 60, product: 120, customer: 120, reason: 300 } as const;
 
 /** The rows of a CSV of past sales. Refuses what is none. */
@@ -61,7 +62,8 @@ export function readPastSales(text: string, order: DayOrder, channel: string, to
 			);
 	if (!found.get('product') && !found.get('batch'))
 		refuse('', 'the first row has to name the columns: "product" or "batch" among them');
-	if (rows.length > MOST_ROWS) refuse('', `more than ${MOST_ROWS} rows at once: bring them in in parts`);
+	if (rows.length > MOST_ROWS)
+		refuse('', `the file has ${rows.length} rows, and ${MOST_ROWS} are taken at once: bring it in in parts`);
 	return rows.map(({ line, cells, raw, problem }): ReadRow => {
 		if (problem) return { line, raw, sale: null, leftOut: '', problems: [{ column: '', message: problem }] };
 		const cell: Cell = (column) => (cells[found.get(column) ?? '\u0000'] ?? '').trim();

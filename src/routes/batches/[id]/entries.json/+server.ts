@@ -13,7 +13,7 @@ export const GET: RequestHandler = async ({ locals: { db, kitchen }, params }) =
 
 /** Keeps entries; one sent again is kept once. Each is answered for itself. */
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, params, request }) => {
-	const read = eachEntry(await request.json().catch(() => null), MOST_ENTRIES, entryForm);
+	const read = await eachEntry(await request.json().catch(() => null), MOST_ENTRIES, entryForm);
 	if (typeof read === 'string') return json({ message: read }, { status: 400 });
 	const { answers, added } = await orNotFound(keepEach(db, kitchen, params.id, read.sound));
 	if (added.length > 0) tell(kitchen.id, { batchId: params.id, entries: added });

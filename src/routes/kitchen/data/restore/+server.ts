@@ -1,48 +1,40 @@
-import { readArchive } from '$lib/server/archive/read.ts';
-import { type Progress } from '$lib/server/archive/insert.ts';
-import { restoreKitchen } from '$lib/server/archive/restore.ts';
+import { restoreFrom } from '$lib/server/archive/beside.ts';
+import type { Progress } from '$lib/server/archive/insert.ts';
+import type { Restored } from '$lib/server/archive/restoring.ts';
+import { keptAside } from '$lib/server/edge/kept-aside.ts';
+import { log, logged } from '$lib/server/edge/log.ts';
 import { Refused } from '$lib/server/errors.ts';
 import type { RequestHandler } from './$types';
 
 /** A line of the answer: how far it is, and at the end what came of it. */
-export type RestoreLine = { progress: Progress } | { restored: string } | { problem: string };
-
-/** Rows go in by the hundred; the page need not hear of each. */
-const EVERY_MS = 150;
+export type RestoreLine = { progress: Progress } | Restored;
 
 /** Brings an archive in; the answer tells how far it is, line by line. Nothing stays of one that is stopped. */
-export const POST: RequestHandler = async ({ locals: { db }, request }) => {
-	const bytes = new Uint8Array(await request.arrayBuffer());
+export const POST: RequestHandler = async ({ locals: { db, requestId }, request }) => {
+	const aside = await keptAside(request);
+	const stop = new AbortController();
 	const utf8 = new TextEncoder();
-	let stopped = false;
-	let told = 0;
 	const body = new ReadableStream<Uint8Array>({
-		start(controller) {
+		async start(controller) {
 			const say = (line: RestoreLine) => {
-				if (!stopped) controller.enqueue(utf8.encode(`${JSON.stringify(line)}\n`));
+				if (!stop.signal.aborted) controller.enqueue(utf8.encode(`${JSON.stringify(line)}\n`));
 			};
-			const goOn = (progress: Progress) => {
-				if (stopped) throw new Error('stopped');
-				if (Date.now() - told < EVERY_MS && progress.done < progress.of) return;
-				told = Date.now();
-				say({ progress });
-			};
-			readArchive(bytes)
-				.then((archive) => restoreKitchen(db, archive, goOn))
-				.then((restored) => say({ restored }))
-				.catch((error: unknown) => {
-					if (stopped) return;
+			try {
+				say(await restoreFrom(db, aside.path, (progress) => say({ progress }), stop.signal));
+			} catch (error) {
+				if (error instanceof Refused) say({ problem: error.message });
+				else if (!stop.signal.aborted) {
+					log.error({ requestId, error: logged(error) }, 'a restore failed');
 					say({
-						problem: error instanceof Refused ? error.message : 'something failed on the server, and nothing was changed'
+						problem: `something failed on the server, and nothing was changed: look for ${requestId} in what it printed`
 					});
-				})
-				.finally(() => {
-					if (!stopped) controller.close();
-				});
+				}
+			} finally {
+				await aside.drop();
+			}
+			if (!stop.signal.aborted) controller.close();
 		},
-		cancel() {
-			stopped = true;
-		}
+		cancel: () => stop.abort(new Error('stopped'))
 	});
 	return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } });
 };

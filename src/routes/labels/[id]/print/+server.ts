@@ -7,7 +7,7 @@ import { refuse } from '$lib/server/errors.ts';
 import { underRules } from '$lib/server/labels/rules.ts';
 import { labelToPrint } from '$lib/server/labels/to-print.ts';
 import { embeddedFaces } from '$lib/server/print/fonts.ts';
-import { labelsPdf } from '$lib/server/print/pdf.ts';
+import { manyLabelsPdf } from '$lib/server/print/many.ts';
 import type { RequestHandler } from './$types';
 
 /** An approved label to print: a PDF of its copies, or one of it as SVG. */
@@ -28,6 +28,6 @@ export const GET: RequestHandler = ({ locals: { db, kitchen: home }, params, url
 		return {
 			name: `${name}.pdf`,
 			type: 'application/pdf',
-			body: await labelsPdf(name, drawing, asked.copies, sheet ? { sheet, start: asked.start } : ROLL)
+			body: await manyLabelsPdf(name, drawing, asked.copies, sheet ? { sheet, start: asked.start } : ROLL)
 		};
 	});

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { cut } from '$core/measure/text.ts';
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
 	import { REJECT_REASONS } from '$core/bench/entries.ts';
 	import { readNumber } from '$core/measure/reading.ts';
@@ -54,6 +55,8 @@
 		temperature = '';
 		session.happened({ name: 'surface temperature', temperature_c: read.value });
 	}
+	/** Of what was seen, as it is kept. */
+	const MOST_CUE = 80;
 	let note = $state('');
 	function takeNote(cue: string, text: string): void {
 		if (cue === '' && text.trim() === '') return;
@@ -185,7 +188,7 @@
 							type="button"
 							class="button"
 							disabled={session.isClosed}
-							onclick={() => takeNote(step.cue.slice(0, 80), '')}>{step.cue}</button
+							onclick={() => takeNote(cut(step.cue, MOST_CUE), '')}>{step.cue}</button
 						>
 					{/each}
 				</div>

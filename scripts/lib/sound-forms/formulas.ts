@@ -1,0 +1,47 @@
+import { keptDraft } from '../../../src/lib/formula/kept-draft.ts';
+import { getFormula } from '../../../src/lib/server/formulas/read.ts';
+import { newId } from '../../../src/lib/server/rows.ts';
+import type { Making } from './form.ts';
+import type { Subjects } from './subjects.ts';
+
+/** Forms of `/formulas`. */
+export function formulasForms({
+	fresh,
+	ingredient,
+	formula,
+	db,
+	kitchen,
+	other
+}: Subjects): Record<string, Making> {
+	return {
+		'/formulas new': async () => ({ fields: { key: newId() } }),
+		'/formulas/[id] keep': async () => {
+			const kept = await getFormula(db, kitchen.id, await formula());
+			return { id: kept.id, draft: keptDraft(kept) };
+		},
+		'/formulas/[id] discard': async () => {
+			const kept = await getFormula(db, kitchen.id, await formula());
+			return { id: kept.id, draft: { version: kept.version } };
+		},
+		'/formulas/[id] remember': async () => ({
+			id: await formula(),
+			draft: { said: fresh('my salt'), ingredient: await ingredient() }
+		}),
+		'/formulas/[id] shelve': async () => ({
+			id: await formula(),
+			draft: { reference: ['flour-millet', 'flour-buckwheat'][other() % 2] ?? '' }
+		}),
+		'/formulas/[id] duplicate': async () => ({ id: await formula(), fields: { key: newId() } }),
+		'/formulas/[id] archive': async () => ({ id: await formula(), fields: { archived: 'false' } }),
+		'/formulas/import default': async () => ({
+			fields: {
+				key: newId(),
+				text: JSON.stringify({
+					'@type': 'Recipe',
+					name: fresh('Pasted roti'),
+					recipeIngredient: ['2 cups flour', '1 cup water']
+				})
+			}
+		})
+	};
+}

@@ -1,0 +1,66 @@
+import { getIngredient } from '../../../src/lib/server/ingredients.ts';
+import { newId } from '../../../src/lib/server/rows.ts';
+import { ingredientDraft } from '../../../src/lib/shelf/ingredient-draft.ts';
+import type { Making } from './form.ts';
+import type { Subjects } from './subjects.ts';
+
+/** Forms of `/shelf`. */
+export function shelfForms({
+	day,
+	fresh,
+	ingredient,
+	lot,
+	db,
+	kitchen,
+	other
+}: Subjects): Record<string, Making> {
+	return {
+		'/shelf/new default': async () => ({
+			fields: { reference: ['flour-spelt', 'flour-rice'][other() % 2] ?? '' }
+		}),
+		'/shelf/[id] save': async () => {
+			const kept = await getIngredient(db, kitchen.id, await ingredient('fat'));
+			return { id: kept.id, draft: ingredientDraft(kept) };
+		},
+		'/shelf/[id] price': async () => ({
+			id: await ingredient(),
+			isNew: true,
+			draft: { id: newId(), amount: '1.20', grams: '1000', usable: '100', boughtOn: day, supplier: '' }
+		}),
+		'/shelf/[id] measure': async () => ({
+			id: await ingredient(),
+			draft: {
+				measure: other() % 2 === 0 ? 'clove' : 'cake',
+				grams: '290',
+				low: '',
+				high: '',
+				readings: ['', '', '']
+			}
+		}),
+		'/shelf/[id] forget': async () => ({ id: await ingredient(), draft: { measure: 'packet' } }),
+		'/shelf/lots receive': async () => ({
+			isNew: true,
+			draft: {
+				id: newId(),
+				ingredientId: await ingredient(),
+				material: '',
+				supplier: 'mill',
+				supplierCode: '',
+				receivedOn: day,
+				received: '1000',
+				amount: '1.10',
+				usable: '100',
+				bestBefore: '',
+				note: ''
+			}
+		}),
+		'/shelf/lots/count count': async () => ({
+			draft: { counts: [{ lotId: await lot(), expected: 500, counted: '490', reason: 'spilt' }] }
+		}),
+		'/shelf/lots/[id] takeBack': async () => ({ id: await lot(), draft: { reason: 'never came' } }),
+		'/shelf/import preview': async () => ({ fields: { text: 'name,kind\nOlive flour,flour' } }),
+		'/shelf/import import': async () => ({
+			fields: { text: `name,kind\n${fresh('Chestnut flour')},flour`, line: '2' }
+		})
+	};
+}
