@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readLine, type ReadLine } from '../core/formula/read-line.ts';
+import { readLine, readLineOf } from '../core/formula/said/read-line.ts';
 import { referenceContext } from '../src/lib/server/reference/context.ts';
 
 /** `npm run --silent read-lines`: lines from standard input, one JSON object each, against the reference rows. */
@@ -10,11 +10,7 @@ export function main(): void {
 		.split(/\r?\n/);
 	for (const line of lines) {
 		if (line.trim() === '') continue;
-		const { text, ingredient, amount, unit, grams, gramsLow, gramsHigh, note, doubts } = readLine(
-			line,
-			context
-		);
-		const read: ReadLine = { text, ingredient, amount, unit, grams, gramsLow, gramsHigh, note, doubts };
+		const read = readLineOf(readLine(line, context));
 		process.stdout.write(`${JSON.stringify(read)}\n`);
 	}
 }

@@ -47,7 +47,6 @@ describe('what a name means', () => {
 		['Strong flour', 'bread'],
 		['atta', 'atta'],
 		['sesame seeds', 'sesame'],
-		['seasme seeds', 'sesame'],
 		// Black is meant where nothing else is said, and never where white is.
 		['pepper', 'black'],
 		['white pepper', 'white']
@@ -59,9 +58,34 @@ describe('what a name means', () => {
 		expect(open.match('flour')).toEqual({ state: 'several', ids: ['bread', 'atta'] });
 	});
 
-	it('is the only one there is on a shelf, and a question among everything', () => {
-		expect(closed.match('seed')).toEqual({ state: 'one', id: 'sesame' });
-		expect(open.match('seed')).toEqual({ state: 'several', ids: ['sesame'] });
+	it.each(['seed', 'seasme seeds', 'sesam'])('is asked where %j is only a part of it or a slip', (name) => {
+		expect(open.match(name)).toMatchObject({ state: 'several', ids: ['sesame'] });
+		expect(closed.match(name)).toMatchObject({ state: 'several', ids: ['sesame'] });
+	});
+
+	it('of a kind is asked among everything, and meant where a shelf has one of it', () => {
+		const things = [{ id: 'whole', name: 'Milk, whole', other: { names: ['?milk', 'whole milk'] } }];
+		expect(new Matcher(things).match('milk')).toEqual({ state: 'several', ids: ['whole'] });
+		expect(new Matcher(things, { closed: true }).match('milk')).toEqual({ state: 'one', id: 'whole' });
+	});
+
+	it('is never what it is only the end of', () => {
+		const shelf = new Matcher(
+			['Coconut milk, canned', 'Peanut butter', 'Butter oil', 'Cream of tartar'].map((name) => ({
+				id: name,
+				name
+			})),
+			{ closed: true }
+		);
+		for (const name of ['milk', 'butter', 'oil', 'cream', 'butter milk powder', 'constructor', '__proto__'])
+			expect(shelf.match(name), name).toEqual({ state: 'none' });
+	});
+
+	it('is said more exactly by what stands beside it, where all of that is one name', () => {
+		expect(open.match('flour', 'strong')).toEqual({ state: 'one', id: 'bread' });
+		expect(open.match('flour', 'sifted, strong')).toEqual({ state: 'one', id: 'bread' });
+		expect(open.match('flour', 'half strong, half whole wheat')).toMatchObject({ state: 'several' });
+		expect(open.match('pepper', 'white')).toEqual({ state: 'one', id: 'white' });
 	});
 
 	it.each(['', 'xanthan gum', 'flour tortilla press'])('is nothing known in %j', (name) => {

@@ -21,6 +21,11 @@ describe('an amount in digits', () => {
 		// Thousands with a comma between, and a decimal point after.
 		['1,234.5 g', 1234.5, 7],
 		['1,000,000 g', 1000000, 9],
+		// Parts of one in words after a number: 3 · 1/4, and 1 + 1/2.
+		['1 quarter cup', 0.25, 9],
+		['3 quarters cup', 0.75, 10],
+		['1 and 1/2 cups', 1.5, 9],
+		['1.1/2 cups', 1.5, 5],
 		['1 000 g', 1000, 5],
 		['1’000 g', 1000, 5]
 	])('reads %j as %d in %d characters', (text, value, length) => {
@@ -58,14 +63,39 @@ describe('an amount in words', () => {
 		['three quarters cup', 0.75, 14],
 		['a dozen eggs', 12, 7],
 		['media taza', 0.5, 5],
-		['a cup', 1, 1]
+		['a cup', 1, 1],
+		['three quarters of a cup', 0.75, 19],
+		['a couple of spoons', 2, 11],
+		['twenty five grams', 25, 11],
+		// 200 + 50
+		['two hundred and fifty grams', 250, 21],
+		// 2 + 3/4
+		['two and three quarters cups', 2.75, 22],
+		['half a dozen eggs', 6, 12],
+		['yarım bardak', 0.5, 5],
+		['ek cup', 1, 2],
+		['dedh cup', 1.5, 4],
+		['setengah sendok', 0.5, 8],
+		['nusu kikombe', 0.5, 4]
 	])('reads %j as %d', (text, value, length) => {
 		expect(wordAmountAtStart(text)).toEqual(one(value, length));
 	});
 
-	it.each(['atta flour', 'tender', 'ten', 'oneself of'])('does not take the start of %j for one', (text) => {
-		expect(wordAmountAtStart(text)).toBeNull();
+	it.each([
+		['a quarter to a third of a cup', 1 / 4, 1 / 3, 25],
+		['between two and three cups', 2, 3, 21],
+		['one or two spoons', 1, 2, 10]
+	])('reads the range %j', (text, low, high, length) => {
+		const amount = { value: expect.closeTo((low + high) / 2, 9) as number, low, high };
+		expect(wordAmountAtStart(text)).toEqual({ amount, length });
 	});
+
+	it.each(['atta flour', 'constructor of', 'tender', 'ten', 'oneself of'])(
+		'does not take the start of %j for one',
+		(text) => {
+			expect(wordAmountAtStart(text)).toBeNull();
+		}
+	);
 });
 
 describe('amounts', () => {

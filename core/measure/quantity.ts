@@ -1,4 +1,12 @@
-import { amountAtStart, plusAmount, timesAmount, wordAmountAtStart, type Amount } from './amount.ts';
+import {
+	amountAtStart,
+	plusAmount,
+	single,
+	timesAmount,
+	wordAmountAtStart,
+	type Amount,
+	type AmountFound
+} from './amount.ts';
 import { CONTAINERS, GRAMS_PER, unitAtStart, type Unit } from './units.ts';
 
 /** An amount of a unit, as a line says it. */
@@ -15,7 +23,8 @@ export interface QuantityFound {
 	notes: string[];
 }
 
-const SIZE = /^(?:heaped|heaping|level|scant|rounded|generous|packed|large|small|medium|big|full|good)\s+/i;
+const SIZE =
+	/^(?:(?:heaped|heaping|level|levelled|scant|rounded|generous|packed|large|small|medium|big|full|good|extra|more|little|tiny|fat)\s+){1,2}/i;
 
 /** What a bare number counts. */
 export const EACH: Unit = { name: 'each', kind: 'count' };
@@ -32,7 +41,7 @@ export function quantityAtStart(
 	if (!number) return null;
 	const inDigits = /^[\d.,½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/u.test(text);
 	const after = text.slice(number.length);
-	// A percentage, a temperature or a type number is not an amount.
+	// A percentage, a temperature or a type number is not an amount, nor is a number before another.
 	if (/^\s*(?:%|°|º|percent\b)/i.test(after) || /^\d/.test(after)) return null;
 	const size = /^[\s-]*/.exec(after)?.[0].length ?? 0;
 	const notes: string[] = [];
@@ -67,8 +76,7 @@ export function quantityAtStart(
  */
 function thousands(digits: string, unit: Unit): Amount | null {
 	if (!/^[1-9]\d{0,2}[.,]\d{3}$/.test(digits) || !['g', 'ml'].includes(unit.name)) return null;
-	const value = Number(digits.replace(/[.,]/, ''));
-	return { value, low: value, high: value };
+	return single(Number(digits.replace(/[.,]/, '')));
 }
 
 /** Units that stand for one of them when no number is said: `pinch of salt`. */
@@ -92,29 +100,49 @@ export function unitAlone(text: string): QuantityFound | null {
 	if (!/^\s+(?:of\s|de\s|d['’]|di\s)/i.test(after) && !(isPinch && (after === '' || /^\s/.test(after))))
 		return null;
 	return {
-		quantity: { amount: { value: 1, low: 1, high: 1 }, unit: found.unit },
+		quantity: { amount: single(1), unit: found.unit },
 		length: at + found.length,
 		bare: false,
 		notes: sized ? [sized[0].trim().toLowerCase()] : []
 	};
 }
 
+/** `and a half` after a unit is half of that unit: `a tablespoon and a half of honey`. */
+const AND_PART = /^\s*(?:and|&|y|et|und)\s+(?=[\p{L}½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞\d])/iu;
+
+function partAfter(text: string): AmountFound | null {
+	const and = AND_PART.exec(text);
+	if (!and) return null;
+	const after = text.slice(and[0].length);
+	// What ends the line must be followed by something to be read as a word.
+	const part = amountAtStart(after) ?? wordAmountAtStart(`${after} .`);
+	if (!part || part.amount.value >= 1 || part.amount.low !== part.amount.high) return null;
+	return { amount: part.amount, length: and[0].length + Math.min(part.length, after.length) };
+}
+
 const SMALLER: Record<string, string[]> = { lb: ['oz'], kg: ['g'], cup: ['tbsp', 'tsp'], tbsp: ['tsp'] };
 
-/** What is added to a quantity: `+ 2 tbsp`, `plus 1 tsp`, as often as it is said. */
+/** What is added to a quantity: `+ 2 tbsp`, `plus 1 tsp`, `and a teaspoon`, `and a half`, as often as it is said. */
 export function addends(text: string, first: Quantity): { quantities: Quantity[]; length: number } {
 	const quantities: Quantity[] = [];
 	let length = 0;
 	let last = first;
 	for (;;) {
-		const plus = /^\s*(\+|plus|and|&|y|et|und|)\s*(?=[\d½⅓⅔¼¾⅛])/iu.exec(text.slice(length));
-		const next = plus ? quantityAtStart(text.slice(length + plus[0].length)) : null;
+		const rest = text.slice(length);
+		const plus = /^\s*(\+|plus|and|&|y|et|und|e|ve|)\s*(?=[\p{L}\d½⅓⅔¼¾⅛])/iu.exec(rest);
+		const next = plus ? quantityAtStart(rest.slice(plus[0].length), { words: plus[1] !== '' }) : null;
 		// Without a word between them only a smaller unit follows: `1 lb 4 oz`.
-		if (!plus || !next || (plus[1] === '' && !SMALLER[last.unit.name]?.includes(next.quantity.unit.name)))
-			return { quantities, length };
-		last = next.quantity;
-		quantities.push(next.quantity);
-		length += plus[0].length + next.length;
+		const isNext =
+			plus && next && (plus[1] !== '' || SMALLER[last.unit.name]?.includes(next.quantity.unit.name));
+		const part = isNext ? null : partAfter(rest);
+		if (isNext) {
+			last = next.quantity;
+			quantities.push(next.quantity);
+			length += plus[0].length + next.length;
+		} else if (part) {
+			quantities.push({ amount: part.amount, unit: last.unit });
+			length += part.length;
+		} else return { quantities, length };
 	}
 }
 

@@ -36,8 +36,8 @@ export type MeasureSet = (typeof MEASURE_SETS)[number];
 
 const HOUSEHOLD_ML: Record<MeasureSet, Record<string, number>> = {
 	// 14.7868 and 4.92892 mL, kept as the sixteenth and the forty-eighth of the cup that they are.
-	us: { cup: 236.588, tbsp: 236.588 / 16, tsp: 236.588 / 48 },
-	metric: { cup: 250, tbsp: 15, tsp: 5 }
+	us: { cup: 236.588, tbsp: 236.588 / 16, dessertspoon: 236.588 / 24, tsp: 236.588 / 48 },
+	metric: { cup: 250, tbsp: 15, dessertspoon: 10, tsp: 5 }
 };
 
 /** Teaspoons in a pinch. */
@@ -61,9 +61,9 @@ const SPELLINGS: Record<UnitKind, Record<string, string>> = {
 		stick: 'stick|sticks'
 	},
 	volume: {
-		cup: 'cup|cups|taza|tazas|tasse|tassen|tasses|tazza|tazze|xicara|xicaras',
-		tbsp: 'tbsp|tbsps|tbs|tb|tblsp|tblsps|tbl|tablespoon|tablespoons|tablespoonful|tablespoonfuls|cucharada|cucharadas|cucharada sopera|cucharadas soperas|cuillere a soupe|cuilleres a soupe|c. a s.|c. a soupe|cas|el|essloffel|cucchiaio|cucchiai|colher de sopa|colheres de sopa',
-		tsp: 'tsp|tsps|ts|teaspoon|teaspoons|teaspoonful|teaspoonfuls|cucharadita|cucharaditas|cuillere a cafe|cuilleres a cafe|c. a c.|c. a cafe|cac|tl|teeloffel|cucchiaino|cucchiaini|colher de cha|colheres de cha',
+		cup: 'cupful|cupfuls|cangkir|kikombe|vikombe|कप|kap|cup|cups|taza|tazas|tasse|tassen|tasses|tazza|tazze|xicara|xicaras',
+		tbsp: 'cda|cdas|cs|yemek kasigi|sendok makan|sdm|kijiko cha chakula|vijiko vya chakula|kijiko kikubwa|vijiko vikubwa|bada chammach|bada chamach|colher sopa|tbsp|tbsps|tbs|tb|tblsp|tblsps|tbl|tablespoon|tablespoons|tablespoonful|tablespoonfuls|cucharada|cucharadas|cucharada sopera|cucharadas soperas|cuillere a soupe|cuilleres a soupe|c. a s.|c. a soupe|cas|el|essloffel|cucchiaio|cucchiai|colher de sopa|colheres de sopa',
+		tsp: 'cdta|cdtas|cdita|cditas|cay kasigi|sendok teh|sdt|kijiko cha chai|vijiko vya chai|kijiko kidogo|vijiko vidogo|chhota chammach|chota chammach|chota chamach|tsp|tsps|ts|teaspoon|teaspoons|teaspoonful|teaspoonfuls|cucharadita|cucharaditas|cuillere a cafe|cuilleres a cafe|c. a c.|c. a cafe|cac|tl|teeloffel|cucchiaino|cucchiaini|colher de cha|colheres de cha',
 		'fl oz': 'floz|fl oz|fl. oz|fl.oz|fluid oz|fluid ounce|fluid ounces|oz fl|onza liquida|onzas liquidas',
 		ml: 'ml|mls|cc|millilitre|millilitres|milliliter|milliliters|mililitro|mililitros|millilitro|millilitri',
 		cl: 'cl|centilitre|centilitres|centiliter|centiliters|centilitro|centilitri',
@@ -72,16 +72,20 @@ const SPELLINGS: Record<UnitKind, Record<string, string>> = {
 		pint: 'pt|pint|pints',
 		quart: 'qt|quart|quarts',
 		gallon: 'gal|gallon|gallons',
-		pinch: 'pinch|pinches|pizca|pizcas|pincee|pincees|prise|prisen|pizzico|pizzichi|pitada|pitadas'
+		dessertspoon: 'dessertspoon|dessertspoons|dessert spoon|dessert spoons|dsp|dstspn|tatli kasigi',
+		pinch:
+			'tutam|cimdik|sejumput|jumput|pinch|pinches|pizca|pizcas|pincee|pincees|prise|prisen|pizzico|pizzichi|pitada|pitadas'
 	},
 	count: {
-		packet: 'packet|packets|sachet|sachets|pkt|pkts|envelope|envelopes|sobre|sobres|packchen|bustina|bustine',
+		packet:
+			'paket|bungkus|pakiti|packet|packets|sachet|sachets|pkt|pkts|envelope|envelopes|sobre|sobres|packchen|bustina|bustine',
 		each: 'each|ea|pc|pcs|piece|pieces|whole',
 		clove: 'clove|cloves|diente|dientes|gousse|gousses|zehe|zehen|spicchio|spicchi',
 		cake: 'cake|cakes'
 	},
 	vague: {
-		handful: 'handful|handfuls|punado|punados|poignee|poignees|handvoll',
+		handful:
+			'fistful|fistfuls|palmful|palmfuls|handsful|avuc|genggam|konzi|mutthi|muthi|handful|handfuls|punado|punados|poignee|poignees|handvoll',
 		knob: 'knob|knobs',
 		dash: 'dash|dashes',
 		splash: 'splash|splashes',
@@ -91,8 +95,10 @@ const SPELLINGS: Record<UnitKind, Record<string, string>> = {
 		sprinkle: 'sprinkle|sprinkles|sprinkling',
 		scoop: 'scoop|scoops',
 		ladle: 'ladle|ladles|ladleful',
-		spoon: 'spoon|spoons|spoonful|spoonfuls',
-		glass: 'glass|glasses|vaso|vasos|verre|verres|bicchiere|bicchieri',
+		spoon:
+			'kasik|kasigi|sendok|kijiko|vijiko|chammach|chamach|chamcha|चम्मच|cuchara|cucharas|cuillere|cuilleres|spoon|spoons|spoonful|spoonfuls',
+		glass:
+			'glassful|su bardagi|bardak|bardagi|gelas|glasi|gilas|glass|glasses|vaso|vasos|verre|verres|bicchiere|bicchieri',
 		bowl: 'bowl|bowls|katori|katoris',
 		mug: 'mug|mugs',
 		bunch: 'bunch|bunches|manojo|bund',
@@ -106,7 +112,12 @@ const SPELLINGS: Record<UnitKind, Record<string, string>> = {
 		bottle: 'bottle|bottles',
 		tub: 'tub|tubs',
 		drop: 'drop|drops',
-		lump: 'lump|lumps',
+		lump: 'lump|lumps|chunk|chunks|blob|blobs',
+		thumb: 'thumb|thumbs',
+		squeeze: 'squeeze|squeezes',
+		shake: 'shake|shakes',
+		trickle: 'trickle|slug',
+		capful: 'capful|capfuls',
 		part: 'part|parts'
 	}
 };
@@ -116,7 +127,7 @@ export const CONTAINERS = ['can', 'jar', 'package', 'bag', 'box', 'bottle', 'tub
 
 /** Without accents and case, as words are compared here. */
 export function folded(text: string): string {
-	return text.normalize('NFD').replace(/\p{M}/gu, '').replace(/ß/g, 'ss').toLowerCase();
+	return text.normalize('NFD').replace(/\p{M}/gu, '').replace(/ß/g, 'ss').replace(/ı/g, 'i').toLowerCase();
 }
 
 const UNITS = new Map<string, Unit>(
@@ -143,13 +154,14 @@ const MOST_WORDS = 4;
  * begins with none. The longest spelling wins: `fl oz` is not `fl`, and `g` is not the start of `garlic`.
  */
 export function unitAtStart(text: string): { unit: Unit; length: number } | null {
-	const words = /^(?:\p{L}+\.?\s?){1,4}/u.exec(text)?.[0].match(/\p{L}+\.?\s?/gu) ?? [];
+	const words = /^(?:[\p{L}\p{M}]+\.?\s?){1,4}/u.exec(text)?.[0].match(/[\p{L}\p{M}]+\.?\s?/gu) ?? [];
 	for (let count = Math.min(words.length, MOST_WORDS); count > 0; count--) {
 		const length = words.slice(0, count).join('').trimEnd().length;
 		const spelled = folded(text.slice(0, length));
 		const bare = text.slice(0, length).replace(/\.$/, '');
 		const unit = LETTERS[bare] ?? UNITS.get(spelled) ?? UNITS.get(folded(bare));
-		if (unit) return { unit, length };
+		// `2 cup's` is said with the pen.
+		if (unit) return { unit, length: length + (/^['’]s\b/.exec(text.slice(length))?.[0].length ?? 0) };
 	}
 	return null;
 }

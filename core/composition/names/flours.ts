@@ -49,6 +49,7 @@ export const FLOUR_NAMES: Record<string, OtherNames> = {
 	'flour-whole-wheat': {
 		names: [
 			'whole wheat flour',
+			'wheat flour',
 			'wholewheat flour',
 			'wholemeal flour',
 			'whole grain wheat flour',

@@ -8,15 +8,15 @@ export const LIQUID_AND_FAT_NAMES: Record<string, OtherNames> = {
 	},
 	'milk-whole': {
 		names: [
-			'milk',
+			'?milk',
 			'whole milk',
 			'full fat milk',
 			'cow milk',
-			'leche',
-			'lait',
-			'milch',
-			'latte',
-			'doodh',
+			'?leche',
+			'?lait',
+			'?milch',
+			'?latte',
+			'?doodh',
 			'full cream milk'
 		],
 		not: [
@@ -82,16 +82,18 @@ export const LIQUID_AND_FAT_NAMES: Record<string, OtherNames> = {
 	},
 	'coconut-milk': { names: ['coconut milk', 'canned coconut milk', 'leche de coco', 'lait de coco'] },
 	'butter-salted': {
-		names: ['salted butter', 'butter', 'beurre demi sel', 'mantequilla con sal'],
+		names: ['salted butter', 'butter', 'fat', 'beurre demi sel', 'mantequilla con sal'],
 		not: ['peanut', 'almond', 'cocoa', 'apple']
 	},
 	'butter-unsalted': {
-		names: ['unsalted butter', 'sweet butter', 'butter', 'beurre doux', 'mantequilla sin sal'],
+		names: ['unsalted butter', 'sweet butter', 'butter', 'fat', 'beurre doux', 'mantequilla sin sal'],
 		not: ['peanut', 'almond', 'cocoa', 'apple']
 	},
-	ghee: { names: ['ghee', 'clarified butter', 'butter ghee', 'butter oil', 'desi ghee'] },
-	lard: { names: ['lard', 'manteca', 'manteca de cerdo', 'saindoux', 'schmalz', 'strutto', 'pork lard'] },
-	shortening: { names: ['shortening', 'vegetable shortening', 'manteca vegetal'] },
+	ghee: { names: ['ghee', 'fat', 'clarified butter', 'butter ghee', 'butter oil', 'desi ghee'] },
+	lard: {
+		names: ['lard', 'fat', 'manteca', 'manteca de cerdo', 'saindoux', 'schmalz', 'strutto', 'pork lard']
+	},
+	shortening: { names: ['shortening', 'fat', 'vegetable shortening', 'manteca vegetal'] },
 	'oil-olive': {
 		names: [
 			'olive oil',

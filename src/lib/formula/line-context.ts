@@ -1,7 +1,7 @@
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import type { Measures } from '$core/measure/convert.ts';
-import type { LineContext } from '$core/formula/read-line.ts';
+import type { LineContext } from '$core/formula/said/read-line.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
 
 /** What reading lines needs to know of an ingredient. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { linesFromPaste, saidUse, applySaid } from './said.ts';
 import { emptyLine } from './draft.ts';
-import type { LineReading } from '$core/formula/read-line.ts';
+import type { LineReading } from '$core/formula/said/read-line.ts';
 
 const reading = (more: Partial<LineReading> = {}): LineReading => ({
 	text: '2 cups flour',

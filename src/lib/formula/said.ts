@@ -1,5 +1,5 @@
 import type { Ingredient, Use } from '$core/formula/types.ts';
-import type { LineReading } from '$core/formula/read-line.ts';
+import type { LineReading } from '$core/formula/said/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import { roundTo } from '$core/measure/round.ts';
 import { emptyLine, shownGrams, type LineDraft } from './draft.ts';

@@ -1,6 +1,6 @@
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
-import type { LineContext } from '$core/formula/read-line.ts';
+import type { LineContext } from '$core/formula/said/read-line.ts';
 import { referenceRows } from './read.ts';
 
 /** Chosen on the shelf by who has a pack of it: what is said by hand is never taken for it. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readLine } from '$core/formula/read-line.ts';
+import { readLine } from '$core/formula/said/read-line.ts';
 import { referenceContext } from './context.ts';
 import { PHRASINGS } from './lines.corpus.ts';
 
@@ -7,11 +7,35 @@ const context = referenceContext();
 const near = (value: number | null) => (value === null ? null : expect.closeTo(value, 3));
 
 describe('lines as people say them', () => {
-	it('are at least 150', () =>
-		expect(new Set(PHRASINGS.map(([text]) => text)).size).toBeGreaterThanOrEqual(150));
+	it('are at least 400', () =>
+		expect(new Set(PHRASINGS.map(([text]) => text)).size).toBeGreaterThanOrEqual(400));
 
-	it.each(PHRASINGS)('%s', (text, ingredient, amount, unit, grams, doubts) => {
-		expect(readLine(text, context)).toMatchObject({
+	it.each(PHRASINGS)('%s', (text, ingredient, amount, unit, grams, doubts, beside = {}) => {
+		const read = readLine(text, context);
+		expect({
+			candidates: read.candidates.slice(0, 3),
+			use: read.use,
+			temperature_c: read.temperature_c,
+			lines: read.lines.map((line) => [
+				line.ingredient ?? line.candidates[0] ?? null,
+				line.amount,
+				line.unit,
+				line.grams,
+				line.use
+			])
+		}).toEqual({
+			candidates: beside.candidates ?? [],
+			use: beside.use ?? null,
+			temperature_c: near(beside.temperature_c ?? null),
+			lines: (beside.lines ?? []).map(([of, many, each, weight, use]) => [
+				of,
+				near(many),
+				each,
+				near(weight),
+				use
+			])
+		});
+		expect(read).toMatchObject({
 			text,
 			ingredient,
 			amount: near(amount),

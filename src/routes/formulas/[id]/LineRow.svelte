@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { uptakeIsAssumed, uptakeOf_g } from '$core/formula/surface.ts';
 	import type { Line } from '$core/formula/types.ts';
-	import type { LineReading } from '$core/formula/read-line.ts';
+	import type { LineReading } from '$core/formula/said/read-line.ts';
 	import { isBlank, USE_WORDS, type LineDraft } from '$lib/formula/draft.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';

@@ -2,7 +2,7 @@
 	import { lineCosts } from '$core/cost/cost.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import type { Ingredient, Line } from '$core/formula/types.ts';
-	import type { LineContext } from '$core/formula/read-line.ts';
+	import type { LineContext } from '$core/formula/said/read-line.ts';
 	import { emptyLine, isBlank, type LineDraft } from '$lib/formula/draft.ts';
 	import { tick, untrack } from 'svelte';
 	import { dragHandleZone } from 'svelte-dnd-action';

@@ -1,6 +1,6 @@
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
-import type { Doubt, LineReading } from '$core/formula/read-line.ts';
+import type { Doubt, LineReading } from '$core/formula/said/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import type { LineDraft } from '$lib/formula/draft.ts';
 

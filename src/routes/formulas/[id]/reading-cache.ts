@@ -1,4 +1,4 @@
-import { readLine, type LineContext, type LineReading } from '$core/formula/read-line.ts';
+import { readLine, type LineContext, type LineReading } from '$core/formula/said/read-line.ts';
 
 /** Lines read against one shelf: what was read before is not read again at every keystroke. */
 export class ReadingCache {

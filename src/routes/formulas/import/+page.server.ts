@@ -1,7 +1,7 @@
 import { keyOf, textOf } from '$lib/server/edge/validated.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import { checkRecipe } from '$core/file/read.ts';
-import { readLine } from '$core/formula/read-line.ts';
+import { readLine } from '$core/formula/said/read-line.ts';
 import { cut } from '$core/measure/text.ts';
 import type { Problem } from '$core/problem.ts';
 import {

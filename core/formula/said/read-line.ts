@@ -1,9 +1,11 @@
-import type { Match, Matcher } from '../composition/match.ts';
-import { gramsOf, weightOf, type Measures, type MeasureWeight } from '../measure/convert.ts';
-import { takeApart, type SaidLine } from '../measure/line.ts';
-import { sameUnitSum, type Quantity } from '../measure/quantity.ts';
-import { settled } from '../measure/round.ts';
-import { millilitresOf, type MeasureSet } from '../measure/units.ts';
+import type { Match, Matcher } from '../../composition/match.ts';
+import { gramsOf, weightOf, type Measures, type MeasureWeight } from '../../measure/convert.ts';
+import type { Use } from '../types.ts';
+import { partsSaid } from './several.ts';
+import { takeApart, type SaidLine } from './take-apart.ts';
+import { sameUnitSum, type Quantity } from '../../measure/quantity.ts';
+import { settled } from '../../measure/round.ts';
+import { millilitresOf, type MeasureSet } from '../../measure/units.ts';
 
 /** Why a line is not fully understood. */
 export const DOUBTS = [
@@ -31,13 +33,20 @@ export interface ReadLine {
 	gramsHigh: number | null;
 	note: string | null;
 	doubts: Doubt[];
+	/** What it could be, best first, where it is not said exactly or is a choice. */
+	candidates: string[];
+	/** What it is for; null where that was not said. */
+	use: Use | null;
+	temperature_c: number | null;
+	/** Where one sentence is several lines, each of them; this one is then the first. */
+	lines: ReadLine[];
 }
 
-/** What the sheet needs beside: the name that was said, what it could be, and what is kept back. */
+/** What the sheet needs beside: the name that was said, and what is kept back. */
 export interface LineReading extends ReadLine {
 	name: string;
-	candidates: string[];
 	keptBack_g: number | null;
+	lines: LineReading[];
 }
 
 /** What lines are read against: names and measures of a shelf or of the reference rows. */
@@ -50,25 +59,37 @@ export interface LineContext {
 /** Two ways of saying one amount may differ so much before one of them is a slip (section 2). */
 const CONFLICT_SHARE = 0.1;
 
-/** Reads one line: grams with their range, the ingredient, and what is doubtful (computation, section 2). */
+/** What of a reading is told to others, with its keys in their order. */
+export function readLineOf(reading: LineReading): ReadLine {
+	const { name: _name, keptBack_g: _keptBack_g, lines, ...told } = reading;
+	return { ...told, lines: lines.map(readLineOf) };
+}
+
+/**
+ * Reads what was said as a line, or as several where it says several: grams with their range, the ingredient, its use
+ * and temperature, and what is doubtful (computation, sections 2 and 3).
+ */
 export function readLine(text: string, context: LineContext): LineReading {
-	const said = takeApart(text);
+	const parts = partsSaid(text, ({ name, detail }) => context.matcher.match(name, detail).state !== 'none');
+	const [first, ...others] = parts.map((part) => readOne(part.said, part.text, context));
+	if (!first) return readOne(takeApart(text), text, context);
+	return others.length === 0 ? first : { ...first, text: text.trim(), lines: [first, ...others] };
+}
+
+function readOne(said: SaidLine, text: string, context: LineContext): LineReading {
 	const known = meant(said, context);
 	const { name, match, unknownUnit } = known;
 	const doubts = new Set<Doubt>();
 	if (match.state === 'none') doubts.add('unknown-ingredient');
 	if (match.state === 'several') doubts.add('ambiguous-ingredient');
 	const ingredient = match.state === 'one' ? match.id : null;
-	const measures =
-		match.state === 'several'
-			? sharedMeasures(match.ids.map((id) => context.measuresOf(id)))
-			: ingredient === null
-				? {}
-				: context.measuresOf(ingredient);
-
-	const weight = unknownUnit ? null : weigh(said, measures, ingredient !== null, context.set, doubts);
+	const candidates = match.state === 'several' ? match.ids : [];
+	const way = unknownUnit
+		? { weight: null, measures: {} }
+		: weighedAlike(said, ingredient === null ? candidates : [ingredient], context, doubts);
 	if (unknownUnit) doubts.add('unknown-unit');
 	else if (said.quantities.length === 0) doubts.add('no-amount');
+	const { weight, measures } = way;
 	const whole = sameUnitSum(said.quantities) ?? firstAsWhole(said.quantities, weight, measures, context.set);
 	const keptBack = said.keptBack
 		? gramsOf(said.keptBack.amount, said.keptBack.unit, measures, context.set)
@@ -83,20 +104,49 @@ export function readLine(text: string, context: LineContext): LineReading {
 		gramsHigh: weight?.high ?? null,
 		note: [...said.notes, said.detail].filter(Boolean).join(', ') || null,
 		doubts: [...doubts],
+		candidates,
+		use: said.use,
+		temperature_c: said.temperature_c,
+		lines: [],
 		name,
-		candidates: match.state === 'several' ? match.ids : [],
 		keptBack_g: keptBack?.grams ?? null
 	};
 }
 
-/** Measures that weigh the same of each: salted or unsalted, a tablespoon of butter is a tablespoon of butter. */
-function sharedMeasures(each: readonly Measures[]): Measures {
-	const [first = {}, ...others] = each;
-	return Object.fromEntries(
-		Object.entries(first).filter(([name, weight]) =>
-			others.every((other) => JSON.stringify(other[name]) === JSON.stringify(weight))
-		)
-	);
+/** Candidates may differ so much before their grams are nobody's (commands: within 10 %). */
+const AGREE_SHARE = 0.1;
+
+/**
+ * Grams of what was said, of the ingredient or of the best candidate where all candidates agree: salted or unsalted, a
+ * tablespoon of butter is a tablespoon of butter. The range is that of all of them.
+ */
+function weighedAlike(
+	said: SaidLine,
+	ids: readonly string[],
+	{ measuresOf, set }: LineContext,
+	doubts: Set<Doubt>
+): { weight: MeasureWeight | null; measures: Measures } {
+	const isKnown = ids.length === 1;
+	const each = (ids.length === 0 ? [{}] : ids.map(measuresOf)).map((measures) => {
+		const found = new Set<Doubt>();
+		return { measures, weight: weigh(said, measures, isKnown, set, found), found };
+	});
+	const [best = { measures: {}, weight: null, found: new Set<Doubt>() }] = each;
+	const grams = each.flatMap(({ weight }) => (weight ? [weight.grams] : []));
+	const agree =
+		grams.length === each.length &&
+		settled(Math.max(...grams)) <= settled((1 + AGREE_SHARE) * Math.min(...grams));
+	for (const doubt of best.found) if (each.every(({ found }) => found.has(doubt))) doubts.add(doubt);
+	if (!agree || !best.weight) return { weight: null, measures: {} };
+	const weights = each.flatMap(({ weight }) => weight ?? []);
+	return {
+		measures: best.measures,
+		weight: {
+			grams: best.weight.grams,
+			low: Math.min(...weights.map(({ low }) => low)),
+			high: Math.max(...weights.map(({ high }) => high))
+		}
+	};
 }
 
 interface Meant {
@@ -113,21 +163,23 @@ function meant(said: SaidLine, context: LineContext): Meant {
 	if (match.state !== 'none' || !bare) return { name: said.name, match, unknownUnit: null };
 	// `3 blorps of salt`: the rest is known, so the first word was meant for a unit.
 	const [first, ...rest] = said.name.split(' ');
-	const without = rest.join(' ').replace(/^of\s+/i, '');
+	const without = rest.join(' ').replace(/^(?:of|de|di)\s+/i, '');
 	const again = without ? narrowed(context.matcher.match(without, said.detail), said, context) : match;
 	return again.state === 'none'
 		? { name: said.name, match, unknownUnit: null }
 		: { name: without, match: again, unknownUnit: first ?? null };
 }
 
-/** Of several, those the line's unit can be said of: a packet of yeast is dry yeast. */
+/** Of several, those the line's unit can be said of; a packet of yeast is dry yeast for certain, a spoon of it is asked. */
 function narrowed(match: Match, said: SaidLine, context: LineContext): Match {
 	const unit = said.quantities[0]?.unit;
-	if (match.state !== 'several' || !unit || unit.kind === 'mass' || unit.kind === 'vague') return match;
+	if (match.state !== 'several' || match.ids.length === 1 || !unit) return match;
+	if (unit.kind === 'mass' || unit.kind === 'vague') return match;
 	const ids = match.ids.filter((id) => weightOf(unit, context.measuresOf(id), context.set) !== null);
 	const [only] = ids;
-	if (ids.length === 1 && only !== undefined) return { state: 'one', id: only };
-	return ids.length > 0 ? { state: 'several', ids } : match;
+	if (ids.length === 1 && only !== undefined && unit.kind === 'count' && !match.bySlip)
+		return { state: 'one', id: only };
+	return ids.length > 0 ? { ...match, ids } : match;
 }
 
 /** Grams of all that was said, the surest way of saying it first; doubts are added where they arise. */

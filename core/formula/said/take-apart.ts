@@ -8,8 +8,12 @@ import {
 	unitAlone,
 	withoutHolder,
 	type Quantity
-} from './quantity.ts';
-import { CONTAINERS, unitAtStart } from './units.ts';
+} from '../../measure/quantity.ts';
+import type { Amount } from '../../measure/amount.ts';
+import { temperatureSaid } from '../../measure/temperature.ts';
+import { CONTAINERS, unitAtStart } from '../../measure/units.ts';
+import type { Use } from '../types.ts';
+import { useSaid } from './uses.ts';
 
 /** A line taken apart: how much, how else it was said, and of what. */
 export interface SaidLine {
@@ -25,19 +29,34 @@ export interface SaidLine {
 	detail: string;
 	/** What was said beside: warm, sifted, about, to taste. */
 	notes: string[];
+	use: Use | null;
+	temperature_c: number | null;
 }
 
 const HEDGE =
-	/^(?:about|approx(?:\.|imately)?|around|roughly|circa|ca\.?|etwa|env(?:\.|iron)?|unos|unas|aprox\.?|~|≈|\+\/-)\s*/i;
+	/^(?:just\s+)?(?:about|approx(?:\.|imately)?|around|roughly|circa|ca\.?|etwa|env(?:\.|iron)?|unos|unas|aprox\.?|maybe|perhaps|say|some\s(?=\d)|up to|at least|at most|~|≈|\+\/-)\s*/i;
+
+/** `a bit less than a cup`: below what is said, and how far down that may be. */
+const LESS =
+	/^(?:(?:just|only|a\s+(?:little|bit|touch|shade|smidge)|slightly|somewhat|a\s+little\s+bit)\s+)?(?:less\s+than|under|below|short\s+of|shy\s+of)\s+|^(?:almost|nearly|not\s+quite|barely|scarcely|hardly)\s+/i;
+const MORE =
+	/^(?:(?:just|a\s+(?:little|bit|touch|shade|smidge)|slightly|somewhat|a\s+little\s+bit)\s+)?(?:more\s+than|over|above)\s+/i;
+/** How far a bit less or a bit more may be from what it is less or more than. */
+const A_BIT = 0.2;
 
 const UNCOUNTED =
-	/\b(?:to taste|as per taste|according to taste|as needed|as required|as necessary|if needed|if desired|optional|nach geschmack|al gusto|au go[uû]t|q\.?\s?s\.?|quanto basta|q\.?b\.?)(?![\p{L}])/giu;
+	/\b(?:to taste|as per taste|according to taste|as needed|as required|as necessary|(?:as )?(?:much )?as (?:it|the dough|they) (?:takes?|needs?|will take|wants?)|to (?:bring|pull) (?:it|the dough|everything) together|to (?:make|form|get) (?:a|an) [\p{L} -]*dough|to bind(?: it)?|if needed|if desired|optional|nach geschmack|al gusto|au go[uû]t|q\.?\s?s\.?|quanto basta|q\.?b\.?)(?![\p{L}])/giu;
 
-const SOME = /^(?:some|a little|a bit|a few|a lot|plenty|enough|as much)\s+(?:of\s+)?/i;
+const SOME =
+	/^(?:some|(?:just\s+)?a\s+(?:very\s+)?(?:little|bit|tiny bit|touch|few|lot|trace|film|smear|scraping|lick)|little|plenty|enough|as much|extra|more|un poco|un peu|un po['’]?|etwas|ein wenig|ein bisschen|um pouco|biraz|thod[aei]|sedikit|kidogo)\s+(?!(?:(?:less|more)\s+than|under|over|below|above|short|shy)\b)(?:(?:of|de|di|d['’])\s*)?(?=\S)/i;
 
-const OF = /^(?:of\s+|de\s+|d['’]\s*|di\s+|von\s+)/i;
+const OF = /^(?:(?:of|de|di|von|du|des|cha|vya|ya|wa)\s+|d['’]\s*)/i;
 
-const BULLET = /^(?:[-–—•*·‣▢□☐]\s+|\[\s?\]\s*|\d+[.)]\s+(?=\d))/u;
+const BULLET =
+	/^(?:[-–—•*·‣▢□☐✓✔▪●○◦➤→>]\s+|[•·‣▢□☐✓✔▪●○◦➤]\s*|\[\s?[xX]?\s?\]\s*|\(?\d{1,2}[.)]\s+(?=[\p{L}\d½⅓⅔¼¾⅛])|\p{L}\)\s+)/u;
+
+/** What a recipe says of how a line is used up, and that changes neither what it is nor how much. */
+const DIVIDED = /[,;(]?\s*\b(?:divided|separated into two|in two lots|used separately)\b\s*\)?/i;
 
 const KEEP_BACK =
 	/[,;(]?\s*(?:keep(?:ing)?|hold(?:ing)?|reserv(?:e|ing)|sav(?:e|ing))\s+(?:back\s+)?([^,;()]*?)(?:\s+(?:back|aside|in reserve))?\s*\)?$/i;
@@ -47,16 +66,62 @@ const PERCENT = /(\d\s*(?:g|kg|oz|lb|ml|l))\s+\(?(\d+(?:[.,]\d+)?\s*%)\)?$/i;
 
 const UNREADABLE = /^(?:[-−–]\s*\d|\d+\s*\/\s*0(?!\d))/u;
 
+const COUNTED_FIRST = /^(\p{L}+)\s+(\p{L}+)(?=\s+(?:cha|vya|ya|la|wa|za)\s)/u;
+const COUNTS: Partial<Record<string, number>> = {
+	kimoja: 1,
+	moja: 1,
+	viwili: 2,
+	mbili: 2,
+	vitatu: 3,
+	tatu: 3,
+	vinne: 4,
+	nne: 4,
+	vitano: 5,
+	tano: 5,
+	nusu: 0.5
+};
+
+/** A longer text is no line; what it says further on is not looked at. */
+const LONGEST = 300;
+
 /** Takes a line apart as a person says it; what cannot be told is left empty, never guessed. */
 export function takeApart(line: string): SaidLine {
 	const notes: string[] = [];
-	let rest = line.normalize('NFC').replace(/\s+/g, ' ').trim().replace(BULLET, '');
+	let rest = line
+		.slice(0, LONGEST)
+		.normalize('NFC')
+		.replace(/\p{Nd}/gu, inDigits)
+		.replace(/\s+/g, ' ')
+		.trim()
+		.replace(BULLET, '');
 
+	// `vikombe viwili vya unga`: what is counted comes before how many.
+	rest = rest.replace(COUNTED_FIRST, (all, unit: string, number: string) => {
+		const count = COUNTS[number.toLowerCase()];
+		return count !== undefined && unitAtStart(unit) ? `${count} ${unit}` : all;
+	});
 	const keptBack = takeKeptBack(rest);
 	if (keptBack) {
 		rest = rest.slice(0, keptBack.from).trim();
 		notes.push(keptBack.words);
 	}
+	const warm = temperatureSaid(rest);
+	if (warm) {
+		notes.push(warm.words.trim());
+		rest = without(rest, warm);
+		// The same again in the other scale: `(105 °F / 40 °C)`.
+		const again = temperatureSaid(rest);
+		if (again) rest = without(rest, again);
+	}
+	const use = useSaid(rest);
+	if (use) {
+		notes.push(use.words.toLowerCase());
+		rest = without(rest, use).replace(AND_THE, ' ');
+	}
+	rest = rest.replace(DIVIDED, () => {
+		notes.push('divided');
+		return ' ';
+	});
 	rest = rest.replace(UNCOUNTED, (words) => {
 		notes.push(words.trim().toLowerCase());
 		return ' ';
@@ -69,9 +134,10 @@ export function takeApart(line: string): SaidLine {
 	const unreadable = UNREADABLE.test(rest);
 	if (unreadable) rest = rest.replace(/^[-−–]\s*|\/\s*0/gu, '');
 	rest = rest
-		.replace(/\(\s*\)/g, ' ')
+		.replace(/\(\s*[/,;]?\s*\)/g, ' ')
 		.replace(/\s+/g, ' ')
-		.trim();
+		.trim()
+		.replace(/^[,;:]\s*|\s*[,;]$/g, '');
 	const some = SOME.exec(rest);
 	if (some) {
 		notes.push(
@@ -85,7 +151,7 @@ export function takeApart(line: string): SaidLine {
 
 	const head = takeHead(rest, notes) ?? takeTail(rest);
 	const quantities = unreadable ? [] : (head?.quantities ?? []);
-	const { text, otherwise } = takeOtherwise(head ? head.rest : rest, head?.otherwise ?? []);
+	const { text, otherwise } = takeOtherwise(head ? head.rest : rest, head?.otherwise ?? [], notes);
 	// `flour (3 cups)`: what stands in parentheses alone is the amount.
 	if (quantities.length === 0 && !unreadable) quantities.push(...otherwise.splice(0, 1));
 	const { name, detail } = nameAndDetail(text);
@@ -94,9 +160,27 @@ export function takeApart(line: string): SaidLine {
 		otherwise,
 		keptBack: keptBack?.quantity ?? null,
 		detail,
-		notes
+		notes,
+		use: use?.use ?? null,
+		temperature_c: warm?.temperature_c ?? null
 	};
 }
+
+/** A digit of any script as the one it is. */
+function inDigits(digit: string): string {
+	const code = digit.codePointAt(0) ?? 0;
+	if (code < 0x80) return digit;
+	// Each script's ten stand together, and its zero where the one before is none.
+	let zero = code;
+	while (code - zero < 9 && /\p{Nd}/u.test(String.fromCodePoint(zero - 1))) zero--;
+	return String(code - zero);
+}
+
+/** `for the pan and the bowl`: what else it is for is not its name. */
+const AND_THE = /\s+and\s+(?:the|for the|to)\s+\p{L}+(?=\s*(?:$|[,;(]))/iu;
+
+const without = (text: string, { from, to }: { from: number; to: number }): string =>
+	`${text.slice(0, from).trimEnd()} ${text.slice(to).trimStart()}`.trim();
 
 /** `2 garlic cloves`: the unit of a bare number may end the name. */
 function unitFromName(quantities: Quantity[], name: string): Pick<SaidLine, 'quantities' | 'name'> {
@@ -117,12 +201,23 @@ interface Taken {
 /** The quantities a line begins with, joined by plus, and the others right after them. */
 function takeHead(text: string, notes: string[]): Taken | null {
 	let rest = text;
+	const bit = LESS.exec(rest) ?? MORE.exec(rest);
+	if (bit) rest = rest.slice(bit[0].length);
 	const hedge = HEDGE.exec(rest);
 	if (hedge) rest = rest.slice(hedge[0].length);
 	const first = quantityAtStart(rest, { words: true, bare: true }) ?? unitAlone(rest);
 	if (!first) return null;
 	if (hedge) notes.push('about');
 	notes.push(...first.notes);
+	if (bit) {
+		notes.push(bit[0].trim().toLowerCase());
+		const amount = aBit(first.quantity.amount, LESS.test(bit[0]));
+		return {
+			quantities: [{ ...first.quantity, amount }],
+			otherwise: [],
+			rest: rest.slice(first.length)
+		};
+	}
 	rest = rest.slice(first.length);
 	const quantities = [first.quantity];
 	const otherwise: Quantity[] = [];
@@ -148,14 +243,23 @@ function takeHead(text: string, notes: string[]): Taken | null {
 	rest = rest.slice(more.length);
 	if (isMeasured(first.quantity.unit)) rest = withoutHolder(rest);
 	for (;;) {
-		const other = /^\s*(?:\/|=|~|≈|\||,?\s*or\s|ou\s|oder\s|o\s)\s*/i.exec(rest);
-		const same = other ? quantityAtStart(rest.slice(other[0].length)) : null;
-		if (!other || !same) break;
+		const other =
+			/^\s*(?:\/|=|~|≈|\||,?\s*or\s(?:about\s)?|ou\s|oder\s|o\s|[,–—-]\s*(?:or\s+)?(?:about|approx(?:\.|imately)?|around|roughly|that is|i\.e\.|which is|ca\.)\s|,\s(?=[\d½⅓⅔¼¾⅛]))\s*/i.exec(
+				rest
+			);
+		const same = other ? quantityAtStart(rest.slice(other[0].length), { words: true }) : null;
+		if (!other || !same || !isMeasured(same.quantity.unit)) break;
 		const also = addends(rest.slice(other[0].length + same.length), same.quantity);
 		otherwise.push(together([same.quantity, ...also.quantities]) ?? same.quantity);
-		rest = rest.slice(other[0].length + same.length + also.length);
+		rest = rest.slice(other[0].length + same.length + also.length).replace(/^\s*,\s*(?=of\s)/i, ' ');
 	}
 	return { quantities, otherwise, rest };
+}
+
+/** Somewhat less, or more, than what was said: as a range, its middle the value. */
+function aBit({ low, high }: Amount, isLess: boolean): Amount {
+	const [from, to] = isLess ? [low * (1 - A_BIT), high] : [low, high * (1 + A_BIT)];
+	return { value: (from + to) / 2, low: from, high: to };
 }
 
 /** The quantity at the end or after a colon: `flour 500 g`, `eggs: 2`, `eggs x 2`. */
@@ -171,20 +275,34 @@ function takeTail(text: string): Taken | null {
 		const found =
 			quantityAtStart(after.slice(hedge), { bare: counts, words: true }) ?? unitAlone(after.slice(hedge));
 		if (!found || separator.index === 0) continue;
-		const tail = after.slice(hedge + found.length);
+		const more = addends(after.slice(hedge + found.length), found.quantity);
+		const tail = after.slice(hedge + found.length + more.length);
 		if (found.bare && tail.trim() !== '') continue;
-		return { quantities: [found.quantity], otherwise: [], rest: `${text.slice(0, separator.index)}${tail}` };
+		return {
+			quantities: [found.quantity, ...more.quantities],
+			otherwise: [],
+			rest: `${text.slice(0, separator.index)}${tail}`
+		};
 	}
 	return null;
 }
 
 /** Quantities said again further on, in parentheses or at the end, and the text without them. */
-function takeOtherwise(text: string, known: Quantity[]): { text: string; otherwise: Quantity[] } {
+function takeOtherwise(
+	text: string,
+	known: Quantity[],
+	notes: string[]
+): { text: string; otherwise: Quantity[] } {
 	const otherwise = [...known];
 	let without = text.replace(/\(([^()]*)\)/g, (group, inner: string) => {
 		const words = inner.trim().replace(/^(?:or|about|approx\.?|=|~|≈|ca\.?)\s*/i, '');
 		const found = quantityAtStart(words);
 		if (!found || !isMeasured(found.quantity.unit)) return group;
+		// `yeast (or 15 g fresh yeast)`: another amount of another thing says nothing of this one.
+		if (/^or\b/i.test(inner.trim()) && /\p{L}/u.test(words.slice(found.length))) {
+			notes.push(inner.trim());
+			return ' ';
+		}
 		const more = addends(words.slice(found.length), found.quantity);
 		const sum = together([found.quantity, ...more.quantities]);
 		const rest = words.slice(found.length + more.length).replace(/^\s*(?:each|total|in all)\b/i, '');
