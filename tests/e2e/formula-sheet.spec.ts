@@ -140,13 +140,56 @@ test('a correction is remembered, and a known name comes onto the shelf', async 
 
 	await nextLine(page);
 	await said(page, 3).fill('2 cups buckwheat flour');
-	await page.getByRole('button', { name: 'Put buckwheat flour on the shelf' }).click();
+	await page.getByRole('button', { name: 'Put Buckwheat flour, whole-groat on the shelf' }).click();
 	await expect.poll(() => chosen(page, 3)).toBe('Buckwheat flour, whole-groat');
 	await expect(grams(page, 3)).toHaveValue('240'); // two cups of 120 g
 	await open(page, '/kitchen');
 	await expect(page.getByRole('row', { name: new RegExp(name.split(' ')[2] ?? name) })).toContainText(
 		'Sesame seed'
 	);
+});
+
+test('a guess is asked, half a word sticks to nothing, several lines are several, and undo forgets', async ({
+	page
+}) => {
+	const name = fresh('stall dust').replace(/\d/g, 'y');
+	await startFormula(page, fresh('As said'));
+	await page.keyboard.press('Tab');
+	await said(page, 1).pressSequentially('100 g sesame see');
+	await expect.poll(() => chosen(page, 1)).toBe('choose…');
+	await page.keyboard.type('d');
+	await expect.poll(() => chosen(page, 1)).toBe('Sesame seed');
+	// A letter less, and nothing of it is left; all of it gone, and the grams are gone too.
+	await page.keyboard.press('Backspace');
+	await page.keyboard.press('Backspace');
+	await expect.poll(() => chosen(page, 1)).toBe('choose…');
+	await said(page, 1).fill('100 g sesam');
+	await expect(page.getByText('is not said exactly: which is it?')).toBeVisible();
+	expect(await chosen(page, 1)).toBe('choose…');
+	await expect(page.getByRole('button', { name: 'Sesame seed', exact: true })).toBeVisible();
+	await said(page, 1).fill('');
+	await expect(grams(page, 1)).toHaveValue('');
+
+	await said(page, 1).fill(`100 g ${name}`);
+	await answered(page, () =>
+		ingredient(page, 1)
+			.selectOption({ label: 'Sesame seed' })
+			.then(() => undefined)
+	);
+	await expect(page.getByText(/^Remembered:/)).toBeVisible();
+	await expect(page.getByText('Draft kept')).toBeVisible();
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByText(/^Forgotten again:/)).toBeVisible();
+	await nextLine(page);
+	await said(page, 2).fill(`50 g ${name}`);
+	await expect(page.getByText('is not on the shelf: choose what is meant').first()).toBeVisible();
+
+	await said(page, 2).fill('2 tbsp sesame seed plus a tablespoon extra to sprinkle');
+	await said(page, 2).press('Enter');
+	await expect(said(page, 2)).toHaveValue('2 tbsp sesame seed');
+	await expect(said(page, 3)).toHaveValue('a tablespoon extra to sprinkle');
+	expect(await chosen(page, 3)).toBe('Sesame seed');
+	await expect(page.locator('[data-line="2"]')).toContainText('on top');
 });
 
 test('a line is dragged into another stage', async ({ page }) => {

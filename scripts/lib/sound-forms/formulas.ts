@@ -29,7 +29,7 @@ export function formulasForms({
 		}),
 		'/formulas/[id] shelve': async () => ({
 			id: await formula(),
-			draft: { reference: ['flour-millet', 'flour-buckwheat'][other() % 2] ?? '' }
+			draft: { references: [['flour-millet', 'flour-buckwheat'][other() % 2] ?? ''] }
 		}),
 		'/formulas/[id] duplicate': async () => ({ id: await formula(), fields: { key: newId() } }),
 		'/formulas/[id] archive': async () => ({ id: await formula(), fields: { archived: 'false' } }),

@@ -107,6 +107,17 @@ export function stepDraft(step: Step): StepDraft {
 	};
 }
 
+/** A step that only says what is done. */
+export const saidStep = (text = ''): StepDraft => ({
+	key: freshKey(),
+	kind: 'other',
+	text,
+	low: '',
+	high: '',
+	temperature: '',
+	cue: ''
+});
+
 /** The draft of a product; of none, an empty one. */
 export function productDraft(product: Product | undefined): ProductDraft {
 	return {

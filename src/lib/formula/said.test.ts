@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { linesFromPaste, saidUse, applySaid } from './said.ts';
+import { applySaid, splitSaid } from './said.ts';
 import { emptyLine } from './draft.ts';
 import type { LineReading } from '$core/formula/said/read-line.ts';
 
@@ -15,23 +15,11 @@ const reading = (more: Partial<LineReading> = {}): LineReading => ({
 	gramsHigh: 250,
 	note: null,
 	doubts: [],
+	use: null,
+	temperature_c: null,
+	lines: [],
 	keptBack_g: null,
 	...more
-});
-
-describe('the use that a line tells', () => {
-	it.each([
-		['flour for dusting', 'dusting'],
-		['a little flour, on the board', 'dusting'],
-		['ghee between the layers', 'layering'],
-		['butter to brush', 'brushing'],
-		['oil for the pan', 'griddle'],
-		['oil to grease the bowl', 'bowl'],
-		['seeds for sprinkling', 'garnish'],
-		['bread flour', 'dough']
-	])('%j is %s', (text, use) => {
-		expect(saidUse(text)).toBe(use);
-	});
 });
 
 describe('a line set by what was said', () => {
@@ -60,25 +48,61 @@ describe('a line set by what was said', () => {
 	});
 });
 
-describe('a list that is pasted', () => {
-	const pasted = (text: string) =>
-		linesFromPaste(text, 'Dough', (said) => reading({ text: said, name: said }), [
-			{ id: 'salt', name: 'Sea salt' } as never
-		]).map(({ stage, said, ingredient, grams }) => [stage, said, ingredient, grams]);
+describe('a line whose words change', () => {
+	const changed = (before: LineReading, after: LineReading | null, byHand = {}) => {
+		const line = { ...emptyLine('Dry'), key: 'k' };
+		applySaid(line, before);
+		Object.assign(line, byHand);
+		applySaid(line, after, before);
+		return line;
+	};
+	it('is cleared with them', () => {
+		expect(changed(reading({ use: 'dusting' }), null)).toEqual({ ...emptyLine('Dry'), key: 'k' });
+	});
+	it('loses the ingredient and the grams that came from them', () => {
+		const half = reading({ name: 'flou', ingredient: null, grams: null, doubts: ['unknown-ingredient'] });
+		expect(changed(reading(), half)).toMatchObject({ ingredient: '', grams: '' });
+	});
+	it('keeps what was chosen by hand as long as the same thing is named', () => {
+		const asked = reading({ ingredient: null, candidates: ['bread', 'atta'] });
+		expect(changed(asked, { ...asked, grams: 500 }, { ingredient: 'bread' })).toMatchObject({
+			ingredient: 'bread',
+			grams: '500'
+		});
+		const other = reading({ name: 'oil', ingredient: null, candidates: ['olive'] });
+		expect(changed(asked, other, { ingredient: 'bread' }).ingredient).toBe('');
+	});
+	it('takes the use and the temperature that are said, and lets go of them', () => {
+		const warm = reading({ use: 'bowl', temperature_c: 43.3333 });
+		expect(changed(reading(), warm)).toMatchObject({ use: 'bowl', note: 'at 43 °C' });
+		expect(changed(warm, reading())).toMatchObject({ use: 'dough', note: '' });
+		expect(changed(warm, reading(), { note: 'from the tap' }).note).toBe('from the tap');
+	});
+	it('leaves to the batch what nobody could weigh again', () => {
+		for (const doubt of ['vague-unit', 'no-density', 'no-amount'] as const)
+			expect(changed(reading(), reading({ grams: null, doubts: [doubt] }))).toMatchObject({
+				toWeigh: true,
+				grams: ''
+			});
+		expect(changed(reading(), reading({ grams: null, doubts: ['unknown-unit'] })).toWeigh).toBe(false);
+	});
+});
 
-	it('stands under its headings, blank rows left out', () => {
-		expect(pasted('2 cups flour\r\n\r\nFor the filling:\n1 cup beet')).toEqual([
-			['Dough', '2 cups flour', 'flour', '250'],
-			['Filling', '1 cup beet', 'flour', '250']
-		]);
-	});
-	it('of columns takes the name and the weight of the row', () => {
-		expect(pasted('sea salt\t12,5 g\nsome flour\t\t400')).toEqual([
-			['Dough', '', 'salt', '12.5'],
-			['Dough', 'some flour', 'flour', '400']
-		]);
-	});
-	it('a line with a colon and a number is no heading', () => {
-		expect(pasted('Flour 500 g:')).toHaveLength(1);
-	});
+it('a sentence of several lines is each of them, of the same where nothing else is named', () => {
+	const parts = [
+		reading({ text: '4 cups flour', ingredient: null, candidates: ['bread', 'atta'], grams: 500 }),
+		reading({
+			text: '¼ cup for dusting',
+			ingredient: null,
+			candidates: ['bread', 'atta'],
+			grams: 31,
+			use: 'dusting'
+		})
+	];
+	const whole = reading({ lines: parts });
+	const line = { ...emptyLine('Dry'), key: 'k', said: 'both', ingredient: 'bread' };
+	expect(splitSaid(line, whole)).toMatchObject([
+		{ key: 'k', said: '4 cups flour', ingredient: 'bread', grams: '500', use: 'dough' },
+		{ said: '¼ cup for dusting', ingredient: 'bread', grams: '31', use: 'dusting', stage: 'Dry' }
+	]);
 });

@@ -28,3 +28,8 @@ export async function rememberName(
 export async function forgetName(db: Database, kitchenId: string, name: string): Promise<void> {
 	await db('remembered_names').where({ kitchen_id: kitchenId, name }).delete();
 }
+
+/** Forgets what was said to mean something, as it was said. */
+export async function forgetSaid(db: Database, kitchenId: string, said: string): Promise<void> {
+	await forgetName(db, kitchenId, cut(rememberedName(said), 160));
+}

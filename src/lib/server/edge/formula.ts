@@ -271,7 +271,12 @@ export const discardForm = Joi.object<{ version: number }>({
 
 export const rememberForm = Joi.object<{ said: string; ingredient: string }>({
 	said: Joi.string().max(300).required(),
-	ingredient: id('choose an ingredient')
+	/** Empty forgets what was said. */
+	ingredient: id('choose an ingredient').allow('')
 });
 
-export const shelveForm = Joi.object<{ reference: string }>({ reference: Joi.string().max(40).required() });
+/** So many rows go on the shelf at once. */
+const MOST_SHELVED = 60;
+export const shelveForm = Joi.object<{ references: string[] }>({
+	references: Joi.array().items(Joi.string().max(40)).min(1).max(MOST_SHELVED).required()
+});

@@ -15,8 +15,9 @@ import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { toMeasures } from '$lib/server/measures.ts';
-import { rememberedNames, rememberName } from '$lib/server/names.ts';
+import { forgetSaid, rememberedNames, rememberName } from '$lib/server/names.ts';
 import { pricePacks } from '$lib/server/prices.ts';
+import { referenceRows } from '$lib/server/reference/read.ts';
 import { shelveReference } from '$lib/server/reference/shelve.ts';
 import { coreShelf } from '$lib/server/shelf.ts';
 import { knownPage } from '$lib/server/page.ts';
@@ -59,6 +60,8 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			})),
 			sources: sourcesOf(shelf.map((ingredient) => ingredient.composition)),
 			remembered: [...remembered],
+			/** What the shipped rows are called, for offering them where the shelf has nothing. */
+			references: [...referenceRows().values()].map(({ id, name }): [string, string] => [id, name]),
 			measureSet: kitchen.measureSet,
 			scaleDivision_g: kitchen.scaleDivision_g
 		};
@@ -72,12 +75,16 @@ export const actions: Actions = {
 		await discardDraft(db, kitchen.id, params.id, version);
 	}),
 	remember: saving(rememberForm, async ({ locals: { db, kitchen } }, { said, ingredient }) => {
-		await rememberName(db, kitchen.id, said, ingredient);
+		await (ingredient === ''
+			? forgetSaid(db, kitchen.id, said)
+			: rememberName(db, kitchen.id, said, ingredient));
 	}),
 	shelve: async ({ locals: { db, kitchen }, request }) =>
-		withDraft(request, shelveForm, async ({ reference }) => ({
-			ingredient: await shelveReference(db, kitchen, reference)
-		})),
+		withDraft(request, shelveForm, async ({ references }) => {
+			const ingredients: string[] = [];
+			for (const reference of references) ingredients.push(await shelveReference(db, kitchen, reference));
+			return { ingredients };
+		}),
 	duplicate: async ({ locals: { db, kitchen }, params, request }) => {
 		const key = keyOf(await request.formData());
 		const result = await attempt(() => duplicateFormula(db, kitchen.id, params.id, key));

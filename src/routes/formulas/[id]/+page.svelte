@@ -9,7 +9,9 @@
 	import { isDough, type Ingredient, type Line, type Recipe } from '$core/formula/types.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
-	import { isBlank, shownGrams, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { isBlank, saidStep, shownGrams, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { rememberedName } from '$core/composition/match.ts';
+	import { readLine } from '$core/formula/said/read-line.ts';
 	import { readFormulaDraft } from '$lib/formula/reading.ts';
 	import { shelfContext } from '$lib/formula/line-context.ts';
 	import { planFacts, recipeOf } from '$lib/formula/recipe.ts';
@@ -162,17 +164,58 @@
 		toast.error('The server could not do that: try again.');
 		return null;
 	}
+	/** What this page taught the kitchen, for taking it back with the line it was taught at. */
+	const learned: { said: string; ingredient: string; before: string | null; isKnown: boolean }[] = [];
+	const rememberedNow = $derived(new Map(data.remembered));
 	async function remember(said: string, ingredient: string) {
+		const before = rememberedNow.get(rememberedName(said)) ?? null;
 		if ((await act('remember', { said, ingredient })) === null) return;
-		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient).name}.`);
+		learned.push({ said, ingredient, before, isKnown: true });
+		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient)?.name ?? 'that'}.`);
 		await readAll();
 	}
-	async function shelve(reference: string): Promise<string | null> {
-		const done = await act('shelve', { reference });
-		if (!done) return null;
+	/** After undo or redo: what no line shows any more is forgotten, what one shows again is known again. */
+	async function relearn() {
+		const shown = new Set(
+			sheet.draft.lines.map(
+				(line) => `${rememberedName(readLine(line.said, context).name)} ${line.ingredient}`
+			)
+		);
+		const changed = learned.filter(
+			(each) => shown.has(`${rememberedName(each.said)} ${each.ingredient}`) !== each.isKnown
+		);
+		for (const each of changed) {
+			each.isKnown = !each.isKnown;
+			await act('remember', {
+				said: each.said,
+				ingredient: each.isKnown ? each.ingredient : (each.before ?? '')
+			});
+			if (!each.isKnown) toast(`Forgotten again: what “${each.said}” is.`);
+		}
+		if (changed.length > 0) await readAll();
+	}
+	function undo() {
+		sheet.undo();
+		void relearn();
+	}
+	function redo() {
+		sheet.redo();
+		void relearn();
+	}
+	const references = $derived(new Map(data.references));
+	async function shelve(asked: string[]): Promise<Map<string, string> | null> {
+		const done = await act('shelve', { references: asked });
+		if (!done || !Array.isArray(done.ingredients)) return null;
 		await readAll();
-		toast.success('On the shelf. Its allergens wait for somebody to confirm them.');
-		return typeof done.ingredient === 'string' ? done.ingredient : null;
+		toast.success(
+			`${asked.length === 1 ? 'On the shelf' : `${asked.length} are on the shelf`}. Their allergens wait for somebody to confirm them.`
+		);
+		const ids = done.ingredients as string[];
+		return new Map(asked.map((reference, index) => [reference, ids[index] ?? '']));
+	}
+	function addSteps(steps: string[]) {
+		sheet.draft.steps.push(...steps.map(saidStep));
+		toast(`${plural(steps.length, 'step')} of the recipe are under Process.`);
 	}
 
 	function onkeydown(event: KeyboardEvent) {
@@ -183,10 +226,10 @@
 			void sheet.keep();
 		} else if (key === 'z' && !event.shiftKey) {
 			event.preventDefault();
-			sheet.undo();
+			undo();
 		} else if (key === 'y' || (key === 'z' && event.shiftKey)) {
 			event.preventDefault();
-			sheet.redo();
+			redo();
 		}
 	}
 	let part = $state('sold');
@@ -235,12 +278,8 @@
 					class={['text-sm', sheet.keeping === 'waiting' ? 'text-attention-ink' : 'text-quiet']}
 					role="status">{KEEPING[sheet.keeping]}</span
 				>
-				<button type="button" class="button px-3!" disabled={!sheet.canUndo} onclick={() => sheet.undo()}
-					>Undo</button
-				>
-				<button type="button" class="button px-3!" disabled={!sheet.canRedo} onclick={() => sheet.redo()}
-					>Redo</button
-				>
+				<button type="button" class="button px-3!" disabled={!sheet.canUndo} onclick={undo}>Undo</button>
+				<button type="button" class="button px-3!" disabled={!sheet.canRedo} onclick={redo}>Redo</button>
 				{#if data.number > 0 && sheet.draft.productId}
 					<a href="/batches/new?product={sheet.draft.productId}" class="button"
 						>Make a batch{changed ? ` of version ${data.number}` : ''}</a
@@ -268,7 +307,9 @@
 			{context}
 			{error}
 			onremember={remember}
+			referenceName={(id) => references.get(id) ?? id}
 			onshelve={shelve}
+			onsteps={addSteps}
 		/>
 		{#if sheet.at('lines')}<p class="text-loss mt-1 text-sm">{sheet.at('lines')}</p>{/if}
 		{#if felt.taken.length > 0}

@@ -6,7 +6,7 @@
 	import { fixed, plain } from '$lib/format.ts';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle } from 'svelte-dnd-action';
-	import { doubtWords, referenceFor } from './doubts.ts';
+	import { doubtWords, referencesFor } from './doubts.ts';
 
 	interface Props {
 		line: LineDraft;
@@ -19,8 +19,12 @@
 		/** The line as read, where it is a surface material. */
 		surface: Line | null;
 		error: (name: string) => string;
-		onsay: () => void;
-		onchoose: () => void;
+		/** Name of a shipped row by its id. */
+		referenceName: (id: string) => string;
+		onsay: (said: string) => void;
+		/** What was typed is done with: several lines become that many. */
+		onsaid: () => void;
+		onchoose: (ingredient: string) => void;
 		onpaste: (event: ClipboardEvent) => void;
 		onshelve: (reference: string) => void;
 	}
@@ -33,17 +37,27 @@
 		reading,
 		surface,
 		error,
+		referenceName,
 		onsay,
+		onsaid,
 		onchoose,
 		onpaste,
 		onshelve
 	}: Props = $props();
 	const id = $props.id();
 	const number = $derived(index + 1);
+	/** Most ingredients offered at a line. */
+	const MOST_OFFERED = 6;
 
 	const nameOf = (ingredient: string) => options.find((option) => option.value === ingredient)?.text ?? '';
-	const doubts = $derived(reading ? doubtWords(reading, line, nameOf) : []);
-	const reference = $derived(line.ingredient === '' && reading ? referenceFor(reading.name) : null);
+	const doubts = $derived(reading ? doubtWords(reading, line) : []);
+	/** What it could be, on the shelf and, where nothing there is meant, among the shipped rows. */
+	const candidates = $derived(
+		line.ingredient === '' && reading ? reading.candidates.slice(0, MOST_OFFERED) : []
+	);
+	const references = $derived(
+		line.ingredient === '' && reading && candidates.length === 0 ? referencesFor(reading.name).ids : []
+	);
 	const range = $derived(
 		line.low_g !== null && line.high_g !== null ? `${plain(line.low_g, 1)}–${plain(line.high_g, 1)}` : ''
 	);
@@ -72,8 +86,8 @@
 		autocomplete="off"
 		placeholder={isBlank(line) ? 'as you would say it' : ''}
 		maxlength="300"
-		bind:value={line.said}
-		oninput={onsay}
+		bind:value={() => line.said, onsay}
+		onchange={onsaid}
 		{onpaste}
 	/>
 </div>
@@ -83,8 +97,7 @@
 		id="{id}-ingredient"
 		name="ingredient"
 		class="input input-cell"
-		bind:value={line.ingredient}
-		onchange={onchoose}
+		bind:value={() => line.ingredient, onchoose}
 		aria-invalid={invalid('ingredient')}
 		aria-describedby={invalid('ingredient') ? `${id}-ingredient-error` : undefined}
 	>
@@ -129,14 +142,31 @@
 			style="transform: scaleX({Math.max(0.02, Math.round(figure.share * 100) / 100)})"
 		></span>{/if}
 </span>
-{#if errors.length > 0 || doubts.length > 0 || line.use !== 'dough' || line.note || reference}
+{#if errors.length > 0 || doubts.length > 0 || line.use !== 'dough' || line.note || references.length > 0 || (reading?.lines.length ?? 0) > 0}
 	<div class="col-span-full -mt-0.5 pb-0.5 pl-1 text-xs lg:col-start-3 lg:-col-end-1">
 		{#if line.use !== 'dough'}<span class="text-quiet mr-3">{USE_WORDS[line.use]}</span>{/if}
 		{#if line.note}<span class="text-quiet mr-3">{line.note}</span>{/if}
 		{#each doubts as doubt, nth (nth)}<span class="text-attention-ink mr-3">{doubt}</span>{/each}
-		{#if reference}
-			<button type="button" class="text-action font-semibold underline" onclick={() => onshelve(reference.id)}
-				>Put {reference.name} on the shelf</button
+		{#each candidates as candidate (candidate)}
+			<button
+				type="button"
+				class="text-action mr-3 min-h-7 text-left font-semibold underline max-lg:min-h-11"
+				onclick={() => onchoose(candidate)}>{nameOf(candidate)}</button
+			>
+		{/each}
+		{#each references as reference (reference)}
+			<button
+				type="button"
+				class="text-action mr-3 min-h-7 text-left font-semibold underline max-lg:min-h-11"
+				onclick={() => onshelve(reference)}>Put {referenceName(reference)} on the shelf</button
+			>
+		{/each}
+		{#if reading && reading.lines.length > 0}
+			<span class="text-attention-ink mr-3">this says {reading.lines.length} lines</span>
+			<button
+				type="button"
+				class="text-action mr-3 min-h-7 text-left font-semibold underline max-lg:min-h-11"
+				onclick={onsaid}>Make it {reading.lines.length} lines</button
 			>
 		{/if}
 		{#each errors as each (each.name)}<p id="{id}-{each.name}-error" class="text-loss">

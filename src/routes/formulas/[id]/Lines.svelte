@@ -9,7 +9,9 @@
 	import LineDetail from './LineDetail.svelte';
 	import LineRow from './LineRow.svelte';
 	import { ReadingCache } from './reading-cache.ts';
-	import { applySaid, linesFromPaste } from '$lib/formula/said.ts';
+	import { readPaste } from '$lib/formula/paste.ts';
+	import { applySaid, splitSaid } from '$lib/formula/said.ts';
+	import { referencesFor } from './doubts.ts';
 	import { grouped, moved, type DragItem, type StageGroup } from './stages.ts';
 
 	interface Props {
@@ -21,10 +23,24 @@
 		error: (path: string) => string;
 		/** Tells the kitchen what a name means. */
 		onremember: (said: string, ingredient: string) => void;
-		/** Puts a reference row on the shelf; gives the new ingredient's id. */
-		onshelve: (reference: string) => Promise<string | null>;
+		/** Name of a shipped row by its id. */
+		referenceName: (id: string) => string;
+		/** Puts shipped rows on the shelf; gives each one's new ingredient, by the row. */
+		onshelve: (references: string[]) => Promise<Map<string, string> | null>;
+		/** What a pasted recipe says is to be done. */
+		onsteps: (steps: string[]) => void;
 	}
-	let { lines = $bindable(), read, ingredients, context, error, onremember, onshelve }: Props = $props();
+	let {
+		lines = $bindable(),
+		read,
+		ingredients,
+		context,
+		error,
+		onremember,
+		referenceName,
+		onshelve,
+		onsteps
+	}: Props = $props();
 
 	const nameOf = (id: string) => ingredients.find((ingredient) => ingredient.id === id)?.name ?? '';
 	const options = $derived(ingredients.map(({ id, name }) => ({ value: id, text: name })));
@@ -109,8 +125,9 @@
 			document.querySelector<HTMLElement>('[data-detail] select, [data-detail] input')?.focus();
 		} else if (event.key === 'Enter') {
 			event.preventDefault();
-			if (index === lines.length - 1) addLine();
-			else void focusCell(index + 1, cell);
+			const last = cell === 'said' ? split(index) : index;
+			if (last === lines.length - 1) addLine();
+			else void focusCell(last + 1, cell);
 		} else if ((event.ctrlKey || event.metaKey) && event.key === 'Backspace') {
 			event.preventDefault();
 			remove(index);
@@ -125,37 +142,65 @@
 		}
 	}
 
-	function say(line: LineDraft) {
-		applySaid(line, readingOf(line.said));
+	function say(line: LineDraft, said: string) {
+		const before = readingOf(line.said);
+		line.said = said;
+		applySaid(line, readingOf(said), before);
+	}
+	/** One sentence that says several lines becomes them. */
+	function split(index: number): number {
+		const line = lines[index];
+		const reading = line ? readingOf(line.said) : null;
+		if (!line || !reading || reading.lines.length === 0) return index;
+		const parts = splitSaid(line, reading);
+		lines.splice(index, 1, ...parts);
+		return index + parts.length - 1;
 	}
 	// What the kitchen has learnt since, lines that were not understood are read again by.
 	$effect(() => {
 		const known = readings;
 		untrack(() => {
-			for (const line of lines) if (line.ingredient === '' && known.of(line.said)?.ingredient) say(line);
+			for (const line of lines)
+				if (line.ingredient === '' && known.of(line.said)?.ingredient) applySaid(line, readingOf(line.said));
 		});
 	});
 	/** Another ingredient for what was said is remembered, and its measures count. */
-	function choose(line: LineDraft) {
+	function choose(line: LineDraft, ingredient: string) {
+		line.ingredient = ingredient;
 		const reading = readingOf(line.said);
-		if (!reading || line.ingredient === '' || reading.ingredient === line.ingredient || !reading.name) return;
-		onremember(reading.name, line.ingredient);
+		if (!reading || ingredient === '' || reading.ingredient === ingredient || !reading.name) return;
+		onremember(reading.name, ingredient);
 	}
 	function paste(event: ClipboardEvent, index: number) {
 		const text = event.clipboardData?.getData('text/plain') ?? '';
 		const line = lines[index];
 		if (!line || !/[\n\t]/.test(text.trim())) return;
 		event.preventDefault();
-		const pasted = linesFromPaste(text, line.stage, readingOf, ingredients);
-		lines.splice(index, isBlank(line) ? 1 : 0, ...pasted);
-		void focusCell(index + pasted.length - 1, 'said');
+		const pasted = readPaste(text, line.stage, readingOf, ingredients);
+		lines.splice(index, isBlank(line) ? 1 : 0, ...pasted.lines);
+		if (pasted.steps.length > 0) onsteps(pasted.steps);
+		void focusCell(index + pasted.lines.length - 1, 'said');
 	}
-	async function shelve(line: LineDraft, reference: string) {
-		const id = await onshelve(reference);
-		if (id === null) return;
-		line.ingredient = id;
-		if (line.grams === '') say(line);
-		line.ingredient = id;
+	/** What lines name that the shelf does not have and one shipped row is for certain. */
+	const unshelved = $derived(
+		lines.flatMap((line) => {
+			const reading = line.ingredient === '' ? readingOf(line.said) : null;
+			if (!reading || reading.candidates.length > 0 || !reading.doubts.includes('unknown-ingredient'))
+				return [];
+			const { ids, isSure } = referencesFor(reading.name);
+			return isSure && ids[0] !== undefined ? [{ line, reference: ids[0] }] : [];
+		})
+	);
+	async function shelve(each: { line: LineDraft; reference: string }[]) {
+		const ids = await onshelve([...new Set(each.map(({ reference }) => reference))]);
+		if (!ids) return;
+		for (const { line, reference } of each) {
+			// A name that could be several of the shipped rows is this one from now on.
+			if (readingOf(line.said)?.ingredient !== ids.get(reference)) choose(line, ids.get(reference) ?? '');
+			line.ingredient = ids.get(reference) ?? '';
+			if (line.grams === '') applySaid(line, readingOf(line.said));
+			line.ingredient = ids.get(reference) ?? '';
+		}
 	}
 	const stays = (index: number) => {
 		const line = read[index];
@@ -210,10 +255,12 @@
 							surface={stays(index)}
 							error={(name) =>
 								error(`lines[${index}].${name}`) || (name === 'grams' ? error(`lines[${index}]`) : '')}
-							onsay={() => say(line)}
-							onchoose={() => choose(line)}
+							{referenceName}
+							onsay={(said) => say(line, said)}
+							onsaid={() => split(index)}
+							onchoose={(ingredient) => choose(line, ingredient)}
 							onpaste={(event) => paste(event, index)}
-							onshelve={(reference) => shelve(line, reference)}
+							onshelve={(reference) => void shelve([{ line, reference }])}
 						/>
 					</li>
 				{:else}
@@ -229,6 +276,14 @@
 		class="text-quiet hover:text-ink border-rule w-full border-b py-3 text-left"
 		onclick={() => addLine()}>Type the next line as you would say it: “2 tbsp sesame seeds on top”</button
 	>
+	{#if unshelved.length > 1}
+		<p class="border-rule border-b py-2 text-sm">
+			{unshelved.length} of these are not on the shelf yet.
+			<button type="button" class="button ml-2" onclick={() => void shelve(unshelved)}
+				>Put all {unshelved.length} on the shelf</button
+			>
+		</p>
+	{/if}
 	{#if lines[activeIndex]}
 		<LineDetail
 			bind:line={lines[activeIndex]}

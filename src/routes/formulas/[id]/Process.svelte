@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Family } from '$core/formula/families.ts';
 	import { CHOICES, processOf, STEP_KINDS, type ChoiceKey, type Process } from '$core/formula/process.ts';
-	import { freshKey, stepDraft, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { saidStep, stepDraft, type FormulaDraft } from '$lib/formula/draft.ts';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
@@ -51,15 +51,7 @@
 		if (step) draft.steps.splice(index + by, 0, step);
 	}
 	function addStep() {
-		draft.steps.push({
-			key: freshKey(),
-			kind: 'other',
-			text: '',
-			low: '',
-			high: '',
-			temperature: '',
-			cue: ''
-		});
+		draft.steps.push(saidStep());
 	}
 	const kinds = STEP_KINDS.map((kind) => ({ value: kind, text: kind }));
 </script>

@@ -4,7 +4,7 @@ import type { Doubt, LineReading } from '$core/formula/said/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import type { LineDraft } from '$lib/formula/draft.ts';
 
-type Words = (reading: LineReading, nameOf: (id: string) => string) => string;
+type Words = (reading: LineReading) => string;
 
 const WORDS: Record<Doubt, Words> = {
 	'no-amount': () => 'no amount: the batch weighs it',
@@ -14,23 +14,19 @@ const WORDS: Record<Doubt, Words> = {
 		reading.name ? `“${reading.name}” is not on the shelf: choose what is meant` : 'no ingredient named',
 	'no-density': (reading) => `nobody has said what a ${reading.unit ?? 'measure'} of it weighs: weigh one`,
 	'volume-conflict': () => 'the two amounts differ by more than 10 %: the surer one counts',
-	'ambiguous-ingredient': (reading, nameOf) =>
-		`could be ${reading.candidates.map(nameOf).filter(Boolean).slice(0, 4).join(', ')}: choose`
+	'ambiguous-ingredient': (reading) => `“${reading.name}” is not said exactly: which is it?`
 };
 
 /** What is doubtful about a line as it stands: what a person has settled by hand is no doubt any more. */
 export function doubtWords(
 	reading: LineReading,
-	line: Pick<LineDraft, 'ingredient' | 'grams' | 'toWeigh'>,
-	nameOf: (id: string) => string
+	line: Pick<LineDraft, 'ingredient' | 'grams' | 'toWeigh'>
 ): string[] {
 	const typed = readGrams(line.grams);
 	const settled = new Set<Doubt>();
 	if (line.ingredient !== '') settled.add('unknown-ingredient').add('ambiguous-ingredient');
 	if (typed.ok) settled.add('no-amount').add('vague-unit').add('unknown-unit').add('no-density');
-	const words = reading.doubts
-		.filter((doubt) => !settled.has(doubt))
-		.map((doubt) => WORDS[doubt](reading, nameOf));
+	const words = reading.doubts.filter((doubt) => !settled.has(doubt)).map((doubt) => WORDS[doubt](reading));
 	const planned = reading.grams === null ? null : reading.grams - (reading.keptBack_g ?? 0);
 	if (typed.ok && planned !== null && Math.abs(typed.value - planned) > Math.max(0.06, planned * 0.001))
 		words.push(`set to ${line.grams.trim()} by hand`);
@@ -38,11 +34,17 @@ export function doubtWords(
 }
 
 let reference: Matcher | undefined;
+/** Most rows offered at a line. */
+const MOST_OFFERED = 6;
 
-/** The shipped row that is surely meant by a name the shelf does not know; null when it is not sure. */
-export function referenceFor(name: string): { id: string; name: string } | null {
-	if (!name) return null;
+/**
+ * The shipped rows that a name the shelf does not know can mean, best first; `isSure` where it is one of them and
+ * nothing else.
+ */
+export function referencesFor(name: string): { ids: string[]; isSure: boolean } {
+	if (!name) return { ids: [], isSure: false };
 	reference ??= new Matcher(Object.entries(REFERENCE_NAMES).map(([id, other]) => ({ id, name: id, other })));
 	const match = reference.match(name);
-	return match.state === 'one' ? { id: match.id, name } : null;
+	if (match.state === 'one') return { ids: [match.id], isSure: true };
+	return { ids: match.state === 'several' ? match.ids.slice(0, MOST_OFFERED) : [], isSure: false };
 }

@@ -6,12 +6,12 @@ import { cut } from '$core/measure/text.ts';
 import type { Problem } from '$core/problem.ts';
 import {
 	emptyLine,
-	freshKey,
 	newFormulaDraft,
+	saidStep,
 	type FormulaDraft,
 	type LineDraft
 } from '$lib/formula/draft.ts';
-import { applySaid } from '$lib/formula/said.ts';
+import { applySaid, splitSaid } from '$lib/formula/said.ts';
 import { shelfContext } from '$lib/formula/line-context.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { importRecipe } from '$lib/server/files.ts';
@@ -60,21 +60,14 @@ export const actions: Actions = {
 		for (const words of said.value.lines) {
 			await pace();
 			const line = { ...emptyLine('Dry'), said: words };
-			applySaid(line, readLine(words, context));
-			lines.push(line);
+			const reading = readLine(words, context);
+			applySaid(line, reading);
+			lines.push(...(reading.lines.length > 0 ? splitSaid(line, reading) : [line]));
 		}
 		const draft = (id: string, name: string): FormulaDraft => ({
 			...newFormulaDraft(id, name),
 			lines,
-			steps: said.value.steps.map((text) => ({
-				key: freshKey(),
-				kind: 'other',
-				text,
-				low: '',
-				high: '',
-				temperature: '',
-				cue: ''
-			}))
+			steps: said.value.steps.map(saidStep)
 		});
 		redirect(
 			303,
