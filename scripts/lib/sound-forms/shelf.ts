@@ -1,4 +1,5 @@
 import { getIngredient } from '../../../src/lib/server/ingredients.ts';
+import { shelfSheet } from '../../../src/lib/server/shelf-sheet.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import { ingredientDraft } from '../../../src/lib/shelf/ingredient-draft.ts';
 import type { Making } from './form.ts';
@@ -21,6 +22,26 @@ export function shelfForms({
 		'/shelf/[id] save': async () => {
 			const kept = await getIngredient(db, kitchen.id, await ingredient('fat'));
 			return { id: kept.id, draft: ingredientDraft(kept) };
+		},
+		'/shelf/sheet default': async () => {
+			const [row] = (await shelfSheet(db, kitchen)).slice(other() % 5);
+			return {
+				draft: {
+					rows: row
+						? [
+								{
+									id: row.id,
+									version: row.version,
+									allergens: row.allergens,
+									evidence: 'the pack',
+									amount: '2.40',
+									grams: 'bag of 1 kg',
+									key: newId()
+								}
+							]
+						: []
+				}
+			};
 		},
 		'/shelf/[id] price': async () => ({
 			id: await ingredient(),

@@ -4,7 +4,7 @@ import { readMeasures, type Measures } from '$core/measure/convert.ts';
 import type { ShelfRow } from '../shelf/file-row.ts';
 import type { IngredientInput } from '../shelf/ingredient.ts';
 import { readCsv } from './csv-rows.ts';
-import { ingredientForm, ingredientInput, priceForm, type PriceForm } from './edge/ingredient.ts';
+import { ingredientForm, ingredientInput, priceRow, type PriceRow } from './edge/ingredient.ts';
 import { Refused, refuse } from './errors.ts';
 import { newId } from './rows.ts';
 
@@ -45,7 +45,7 @@ interface FileRow {
 export interface SoundRow {
 	input: IngredientInput;
 	measures: Measures;
-	price: PriceForm | null;
+	price: PriceRow | null;
 }
 
 /** A row of a file as it was read. */
@@ -219,9 +219,9 @@ function readPrice(
 	cell: (column: Column) => string,
 	today: string,
 	problems: ShelfRow['problems']
-): PriceForm | null {
+): PriceRow | null {
 	if (cell('price_amount') === '' && cell('price_grams') === '') return null;
-	const form = priceForm.validate(
+	const form = priceRow.validate(
 		{
 			id: newId(),
 			amount: cell('price_amount'),

@@ -39,6 +39,7 @@
 			aria-label="Search the shelf"
 			bind:value={search}
 		/>
+		<a href="/shelf/sheet" class="button">Confirm and price</a>
 		<a href="/shelf/lots" class="button">Stock</a>
 		<a href="/shelf/csv" class="button" download>CSV</a>
 		<a href="/shelf/json" class="button" download>JSON</a>

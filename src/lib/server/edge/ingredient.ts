@@ -139,7 +139,8 @@ function kept(per100g: SomeValues): SomeValues {
 export interface PriceForm {
 	id: string;
 	amount: string;
-	grams: number;
+	/** For how much, as said: `bag of 25 kg`. */
+	grams: string;
 	usable: number;
 	boughtOn: string;
 	supplier: string;
@@ -148,10 +149,19 @@ export interface PriceForm {
 export const priceForm = Joi.object<PriceForm>({
 	id: id('open the page again'),
 	amount: money(),
-	grams: grams({ positive: true }),
+	grams: text(60, 'empty: say how much, such as 25 kg'),
 	usable: number(1, 100),
 	boughtOn: day(),
 	supplier: optionalText(120)
+});
+
+/** The price in a row of a file: its weight is grams, and so written. */
+export interface PriceRow extends Omit<PriceForm, 'grams'> {
+	grams: number;
+}
+
+export const priceRow = (priceForm as unknown as Joi.ObjectSchema<PriceRow>).keys({
+	grams: grams({ positive: true })
 });
 
 /** A measure form once read: typed grams with their range, or the maker's own three weighings. */

@@ -4,11 +4,13 @@ import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { addIngredient, listIngredients } from '../ingredients.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
+import { today } from '../kitchens.ts';
 import { setMeasures } from '../measures.ts';
+import { writePrice } from '../prices.ts';
 import { referenceRows } from './read.ts';
 
 /**
- * Puts a reference row on the shelf as it is, its allergens noted and nobody yet vouching for them; the
+ * Puts a reference row on the shelf as it is, its allergens noted and nobody yet vouching for them, but for water; the
  * id of the ingredient, or of the one that was there from that row already. Throws `NotFound`.
  */
 export async function shelveReference(db: Database, kitchen: Kitchen, referenceId: string): Promise<string> {
@@ -19,6 +21,8 @@ export async function shelveReference(db: Database, kitchen: Kitchen, referenceI
 		(ingredient) => ingredient.referenceId === referenceId || ingredient.name === row.name
 	);
 	if (there) return there.id;
+	// Nobody has a pack of tap water to read, or pays for it by the pack.
+	const isWater = row.kind === 'water';
 	return inTransaction(db, async (transaction) => {
 		const id = await addIngredient(transaction, kitchen.id, {
 			name: row.name,
@@ -28,8 +32,8 @@ export async function shelveReference(db: Database, kitchen: Kitchen, referenceI
 			parts: [],
 			allergens: row.allergens,
 			refined: row.refined,
-			confirmedOn: null,
-			evidence: '',
+			confirmedOn: isWater ? today(kitchen) : null,
+			evidence: isWater ? 'drinking water holds none' : '',
 			per100g: row.per100g,
 			source: 'reference',
 			sourceNote: row.source,
@@ -37,6 +41,14 @@ export async function shelveReference(db: Database, kitchen: Kitchen, referenceI
 		});
 		const measures = measuresInSet(row.measures, 'us', kitchen.measureSet);
 		await setMeasures(transaction, kitchen.id, id, measures, 'reference');
+		if (isWater)
+			await writePrice(transaction, kitchen.id, id, {
+				amount: '0.00',
+				grams: 1000,
+				usable: 1,
+				boughtOn: today(kitchen),
+				supplier: 'tap'
+			});
 		return id;
 	});
 }

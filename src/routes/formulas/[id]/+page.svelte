@@ -107,6 +107,15 @@
 		)
 	);
 
+	/** What is used here and nobody has vouched for, or that has no price. */
+	const openOnShelf = $derived(
+		[...new Set(sheet.draft.lines.map((line) => line.ingredient))].flatMap((id) => {
+			const ingredient = shelf.get(id);
+			return ingredient && (ingredient.allergens === null || ingredient.price === null)
+				? [ingredient.name]
+				: [];
+		})
+	);
 	const isWaterOpen = $derived(
 		toWeigh.length > 0 &&
 			felt.high !== null &&
@@ -328,6 +337,15 @@
 				it. {isWaterOpen
 					? `Until one has, the figures are for the water usual here, ${plain(shares.hydration ?? 0, 0)} to ${plain(most ?? 0, 0)} % of the flour: make a batch, and weigh what you pour.`
 					: 'Until then the figures here leave it out, and no batch can be recorded without it.'}
+			</p>
+		{/if}
+		{#if openOnShelf.length > 0}
+			<p class="mt-2 text-sm">
+				<span class="text-attention-ink">Allergens nobody has confirmed, or no price:</span>
+				{openOnShelf.join('; ')}.
+				<a href="/shelf/sheet?formula={sheet.draft.id}" class="font-semibold"
+					>Confirm and price {openOnShelf.length === 1 ? 'it' : `all ${openOnShelf.length}`}</a
+				>
 			</p>
 		{/if}
 		<Windows {shares} windows={process.windows} {flour_g} used={data.hydration} {most} />

@@ -12,7 +12,9 @@ import {
 	type IngredientForm
 } from '$lib/server/edge/ingredient.ts';
 import { addIngredient, getIngredient } from '$lib/server/ingredients.ts';
+import { refuse } from '$lib/server/errors.ts';
 import { today } from '$lib/server/kitchens.ts';
+import { packGrams } from '$lib/server/pack-grams.ts';
 import { measureInput } from '$lib/server/measure-input.ts';
 import { removeMeasure, setMeasure } from '$lib/server/measures.ts';
 import { pricePacks } from '$lib/server/prices.ts';
@@ -71,9 +73,10 @@ export const actions: Actions = {
 		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
 		return result ?? { saved: true };
 	},
-	price: saving(priceForm, async ({ locals: { db, kitchen }, params }, { id, ...price }) => {
-		await getIngredient(db, kitchen.id, params.id);
-		await addPricePack(db, kitchen.id, params.id, { ...price, usable: price.usable / 100 }, id);
+	price: saving(priceForm, async ({ locals: { db, kitchen }, params }, { id, grams, usable, ...price }) => {
+		const pack = packGrams(grams, await getIngredient(db, kitchen.id, params.id), kitchen);
+		if (!pack.ok) return refuse('grams', pack.message);
+		await addPricePack(db, kitchen.id, params.id, { ...price, grams: pack.value, usable: usable / 100 }, id);
 	}),
 	measure: saving(measureForm, async ({ locals: { db, kitchen }, params }, form) => {
 		await getIngredient(db, kitchen.id, params.id);

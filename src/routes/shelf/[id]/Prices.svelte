@@ -40,7 +40,12 @@
 				error={form.at('amount')}
 				inputmode="decimal"
 			/>
-			<Field label="For how much" bind:value={price.grams} error={form.at('grams')} placeholder="22.68 kg" />
+			<Field
+				label="For how much"
+				bind:value={price.grams}
+				error={form.at('grams')}
+				placeholder="bag of 25 kg"
+			/>
 			<Field
 				label="Usable share"
 				unit="%"
