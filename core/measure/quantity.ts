@@ -24,7 +24,7 @@ export interface QuantityFound {
 }
 
 const SIZE =
-	/^(?:(?:heaped|heaping|level|levelled|scant|rounded|generous|packed|large|small|medium|big|full|good|extra|more|little|tiny|fat)\s+){1,2}/i;
+	/^(?:(?:my|our|of\s+my|of\s+our|heaped|heaping|level|levelled|scant|rounded|generous|packed|large|small|medium|big|full|good|extra|more|little|tiny|fat)\s+){1,2}/i;
 
 /** What a bare number counts. */
 export const EACH: Unit = { name: 'each', kind: 'count' };

@@ -5,7 +5,7 @@ import { partsSaid } from './several.ts';
 import { takeApart, type SaidLine } from './take-apart.ts';
 import { sameUnitSum, type Quantity } from '../../measure/quantity.ts';
 import { settled } from '../../measure/round.ts';
-import { millilitresOf, type MeasureSet } from '../../measure/units.ts';
+import { folded, millilitresOf, type MeasureSet } from '../../measure/units.ts';
 
 /** Why a line is not fully understood. */
 export const DOUBTS = [
@@ -53,6 +53,8 @@ export interface LineReading extends ReadLine {
 export interface LineContext {
 	matcher: Pick<Matcher, 'match'>;
 	measuresOf: (id: string) => Measures;
+	/** Measures of the maker's own that are called otherwise than any unit here, folded. */
+	ownUnits: readonly string[];
 	set: MeasureSet;
 }
 
@@ -76,7 +78,8 @@ export function readLine(text: string, context: LineContext): LineReading {
 	return others.length === 0 ? first : { ...first, text: text.trim(), lines: [first, ...others] };
 }
 
-function readOne(said: SaidLine, text: string, context: LineContext): LineReading {
+function readOne(as: SaidLine, text: string, context: LineContext): LineReading {
+	const said = withOwnUnit(as, context.ownUnits);
 	const known = meant(said, context);
 	const { name, match, unknownUnit } = known;
 	const doubts = new Set<Doubt>();
@@ -111,6 +114,18 @@ function readOne(said: SaidLine, text: string, context: LineContext): LineReadin
 		name,
 		keptBack_g: keptBack?.grams ?? null
 	};
+}
+
+/** `2 blue mugs of flour`: a measure of one's own, where a unit would stand. */
+function withOwnUnit(said: SaidLine, ownUnits: readonly string[]): SaidLine {
+	const [only] = said.quantities;
+	if (said.quantities.length !== 1 || only?.unit.name !== 'each') return said;
+	const name = folded(said.name);
+	const isFirst = (own: string) => name === own || name.startsWith(`${own} `) || name.startsWith(`${own}s `);
+	const unit = ownUnits.find(isFirst);
+	if (unit === undefined) return said;
+	const rest = said.name.slice(unit.length).replace(/^s?\s*(?:(?:of|de|di)\s+)?/i, '');
+	return { ...said, name: rest, quantities: [{ ...only, unit: { name: unit, kind: 'count' } }] };
 }
 
 /** Candidates may differ so much before their grams are nobody's (commands: within 10 %). */

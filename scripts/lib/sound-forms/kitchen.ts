@@ -2,13 +2,22 @@ import { profileDraft } from '../../../src/lib/kitchen/profile-draft.ts';
 import { addRisk } from '../../../src/lib/server/contact/risks.ts';
 import { addFamily } from '../../../src/lib/server/families.ts';
 import { getKitchen } from '../../../src/lib/server/kitchens.ts';
+import { setOwnMeasure } from '../../../src/lib/server/own-measures.ts';
 import { getProfile } from '../../../src/lib/server/profiles.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import type { Making } from './form.ts';
 import type { Subjects } from './subjects.ts';
 
 /** Forms of `/kitchen`. */
-export function kitchenForms({ of, day, fresh, equipment, db, kitchen }: Subjects): Record<string, Making> {
+export function kitchenForms({
+	of,
+	day,
+	fresh,
+	equipment,
+	other,
+	db,
+	kitchen
+}: Subjects): Record<string, Making> {
 	return {
 		'/kitchen settings': async () => {
 			const now = await getKitchen(db, kitchen.id);
@@ -38,6 +47,14 @@ export function kitchenForms({ of, day, fresh, equipment, db, kitchen }: Subject
 		'/kitchen endRisk': async () => ({
 			draft: { id: await addRisk(db, kitchen.id, { allergen: 'egg', why: fresh('once') }) }
 		}),
+		'/kitchen measure': async () => ({
+			draft: { name: fresh('mug'), kind: other() % 2 === 0 ? '' : 'flour', amount: '180' }
+		}),
+		'/kitchen removeMeasure': async () => {
+			const name = fresh('gone mug');
+			await setOwnMeasure(db, kitchen.id, { name, kind: null, millilitres: 180, grams: null });
+			return { draft: { name, kind: '' } };
+		},
 		'/kitchen forget': async () => ({ draft: { name: fresh('white powder') } }),
 		'/kitchen/unreadable letGo': async () => {
 			const id = await addFamily(db, kitchen.id, { name: fresh('Spoilt'), windows: {} });

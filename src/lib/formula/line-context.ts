@@ -1,5 +1,7 @@
+import type { Kind } from '$core/composition/kinds.ts';
 import { Matcher } from '$core/composition/match.ts';
 import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
+import { ownName, withOwnMeasures, type OwnMeasure } from '$core/composition/own-measures.ts';
 import type { Measures } from '$core/measure/convert.ts';
 import type { LineContext } from '$core/formula/said/read-line.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
@@ -8,6 +10,7 @@ import type { MeasureSet } from '$core/measure/units.ts';
 export interface NamedIngredient {
 	id: string;
 	name: string;
+	kind: Kind;
 	/** The shipped row it began as, whose other names it then has. */
 	referenceId: string | null;
 	measures: Measures;
@@ -17,9 +20,12 @@ export interface NamedIngredient {
 export function shelfContext(
 	ingredients: readonly NamedIngredient[],
 	remembered: Iterable<[name: string, ingredient: string]>,
-	set: MeasureSet
+	set: MeasureSet,
+	own: readonly OwnMeasure[]
 ): LineContext {
-	const byId = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
+	const measures = new Map(
+		ingredients.map((each) => [each.id, withOwnMeasures(each.measures, each.kind, own, set)])
+	);
 	return {
 		matcher: new Matcher(
 			ingredients.map(({ id, name, referenceId }) => ({
@@ -29,7 +35,8 @@ export function shelfContext(
 			})),
 			{ closed: true, remembered: new Map(remembered) }
 		),
-		measuresOf: (id) => byId.get(id)?.measures ?? {},
+		measuresOf: (id) => measures.get(id) ?? {},
+		ownUnits: [...new Set(own.map(({ name }) => ownName(name)))],
 		set
 	};
 }

@@ -7,18 +7,26 @@ const SHELF: NamedIngredient[] = [
 	{
 		id: 'flour',
 		name: 'Bread flour',
+		kind: 'flour',
 		referenceId: 'flour-bread-enriched',
 		measures: { cup: { grams: 130, low: 120, high: 150 } }
 	},
-	{ id: 'salt', name: 'Sea salt', referenceId: 'salt', measures: { tsp: { grams: 6, low: 5.5, high: 6.3 } } },
+	{
+		id: 'salt',
+		name: 'Sea salt',
+		kind: 'salt',
+		referenceId: 'salt',
+		measures: { tsp: { grams: 6, low: 5.5, high: 6.3 } }
+	},
 	{
 		id: 'water',
 		name: 'Water',
+		kind: 'water',
 		referenceId: 'water',
 		measures: { cup: { grams: 236.6, low: 236.6, high: 236.6 } }
 	}
 ];
-const context = shelfContext(SHELF, [], 'us');
+const context = shelfContext(SHELF, [], 'us', []);
 const pasted = (text: string) => {
 	const { lines, steps } = readPaste(text, 'Dough', (said) => readLine(said, context), SHELF as never[]);
 	return {

@@ -4,6 +4,8 @@ import {
 	windowsOf,
 	nameForm,
 	idForm,
+	ownMeasureForm,
+	ownMeasureNameForm,
 	equipmentForm,
 	riskForm
 } from '$lib/server/edge/kitchen.ts';
@@ -15,15 +17,17 @@ import { addFamily, ownFamilies, removeFamily } from '$lib/server/families.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { saveKitchen } from '$lib/server/kitchen-settings.ts';
 import { forgetName, rememberedNames } from '$lib/server/names.ts';
+import { ownMeasures, removeOwnMeasure, setOwnMeasure } from '$lib/server/own-measures.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
-	const [{ profile }, equipment, risks, families, names, ingredients] = await Promise.all([
+	const [{ profile }, equipment, risks, families, names, own, ingredients] = await Promise.all([
 		getProfile(db, kitchen.id),
 		listEquipment(db, kitchen.id),
 		standingRisks(db, kitchen.id),
 		ownFamilies(db, kitchen.id),
 		rememberedNames(db, kitchen.id),
+		ownMeasures(db, kitchen.id),
 		listIngredients(db, kitchen.id)
 	]);
 	const nameOf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
@@ -41,6 +45,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		risks,
 		profile: profile?.name ?? null,
 		families,
+		ownMeasures: own,
 		remembered: [...names].map(([name, ingredient]) => ({ name, ingredient: nameOf.get(ingredient) ?? '' }))
 	};
 };
@@ -66,6 +71,17 @@ export const actions: Actions = {
 	}),
 	endRisk: saving(idForm('a risk'), async ({ locals: { db, kitchen } }, form) => {
 		await endRisk(db, kitchen.id, form.id);
+	}),
+	measure: saving(ownMeasureForm, async ({ locals: { db, kitchen } }, { name, kind, amount }) => {
+		await setOwnMeasure(db, kitchen.id, {
+			name,
+			kind: kind === '' ? null : kind,
+			millilitres: kind === '' ? amount : null,
+			grams: kind === '' ? null : amount
+		});
+	}),
+	removeMeasure: saving(ownMeasureNameForm, async ({ locals: { db, kitchen } }, { name, kind }) => {
+		await removeOwnMeasure(db, kitchen.id, name, kind === '' ? null : kind);
 	}),
 	forget: saving(nameForm, async ({ locals: { db, kitchen } }, { name }) => {
 		await forgetName(db, kitchen.id, name);

@@ -11,6 +11,7 @@
 	import { untrack } from 'svelte';
 	import Equipment from './Equipment.svelte';
 	import KitchenFields from './KitchenFields.svelte';
+	import OwnMeasures from './OwnMeasures.svelte';
 	import StandingRisks from './StandingRisks.svelte';
 
 	let { data } = $props();
@@ -182,6 +183,8 @@
 		</form>
 	</details>
 </section>
+
+<OwnMeasures measures={data.ownMeasures} />
 
 <section class="border-rule mt-8 border-t pt-4" aria-labelledby="names-heading">
 	<h2 id="names-heading">What names in lines mean here</h2>

@@ -254,6 +254,10 @@ export const TABLES = {
 		number: ['pack_pieces'],
 		numberOrNull: ['serving_pieces']
 	},
+	own_measures: {
+		text: ['id', 'kitchen_id', 'name', 'kind', 'created_at'],
+		textOrNull: ['millilitres', 'grams']
+	},
 	remembered_names: {
 		text: ['id', 'kitchen_id', 'name', 'ingredient_id', 'created_at']
 	},

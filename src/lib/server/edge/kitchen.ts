@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { KINDS, type Kind } from '$core/composition/kinds.ts';
 import type { Window, Windows } from '$core/formula/families.ts';
 import type { ShareKey } from '$core/formula/shares.ts';
 import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
@@ -80,6 +81,25 @@ export function windowsOf(forms: readonly WindowForm[]): Windows {
 	if (Object.keys(windows).length === 0) refuse('windows[0].low', 'give at least one window');
 	return windows;
 }
+
+/** A measure of the maker's own once read: what it holds, or what it weighs with a kind. */
+export interface OwnMeasureForm {
+	name: string;
+	kind: Kind | '';
+	/** Millilitres, or grams where a kind is named. */
+	amount: number;
+}
+
+export const ownMeasureForm = Joi.object<OwnMeasureForm>({
+	name: text(40, 'say which, such as spoon'),
+	kind: Joi.valid('', ...KINDS).required(),
+	amount: number(0.01, 20_000)
+});
+
+export const ownMeasureNameForm = Joi.object<Pick<OwnMeasureForm, 'name' | 'kind'>>({
+	name: Joi.string().max(40).required(),
+	kind: Joi.valid('', ...KINDS).required()
+});
 
 export const nameForm = Joi.object<{ name: string }>({ name: Joi.string().max(160).required() });
 

@@ -16,6 +16,7 @@ export function referenceContext(): LineContext {
 				.map(({ id, name }) => ({ id, name, other: REFERENCE_NAMES[id] ?? { names: [] } }))
 		),
 		measuresOf: (id) => rows.get(id)?.measures ?? {},
+		ownUnits: [],
 		set: 'us'
 	};
 }

@@ -16,6 +16,7 @@ import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { toMeasures } from '$lib/server/measures.ts';
 import { forgetSaid, rememberedNames, rememberName } from '$lib/server/names.ts';
+import { ownMeasures } from '$lib/server/own-measures.ts';
 import { pricePacks } from '$lib/server/prices.ts';
 import { referenceRows } from '$lib/server/reference/read.ts';
 import { shelveReference } from '$lib/server/reference/shelve.ts';
@@ -27,10 +28,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	knownPage(locals, `formula ${params.id}`, async () => {
 		const { db, kitchen } = locals;
 		const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
-		const [shelf, packs, remembered, families, versions, batches] = await Promise.all([
+		const [shelf, packs, remembered, own, families, versions, batches] = await Promise.all([
 			listIngredients(db, kitchen.id),
 			pricePacks(db, kitchen.id),
 			rememberedNames(db, kitchen.id),
+			ownMeasures(db, kitchen.id),
 			allFamilies(db, kitchen.id),
 			listVersions(db, kitchen.id, formula.id),
 			listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
@@ -49,9 +51,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			/** Range of the hydration really used in the last batches. */
 			hydration: hydrationHistory(batches),
 			ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
-			named: shelf.map(({ id, name, referenceId, measures, portion_g }) => ({
+			ownMeasures: own,
+			named: shelf.map(({ id, name, kind, referenceId, measures, portion_g }) => ({
 				id,
 				name,
+				kind,
 				referenceId,
 				measures: {
 					...toMeasures(measures),

@@ -44,7 +44,7 @@
 	onMount(() => sheet.takeUpCopy());
 	beforeNavigate(() => void sheet.flush());
 
-	const context = $derived(shelfContext(data.named, data.remembered, data.measureSet));
+	const context = $derived(shelfContext(data.named, data.remembered, data.measureSet, data.ownMeasures));
 	const reading = $derived(readFormulaDraft(sheet.draft, data.ingredients));
 	const shelf = $derived(new Map(data.ingredients.map((ingredient) => [ingredient.id, ingredient])));
 	const ingredientOf = (id: string) => shelf.get(id) as Ingredient;

@@ -19,6 +19,7 @@ import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { toMeasures } from '$lib/server/measures.ts';
 import { rememberedNames } from '$lib/server/names.ts';
+import { ownMeasures } from '$lib/server/own-measures.ts';
 import { paced } from '$lib/server/pace.ts';
 import { readFileRows } from '$lib/server/workers/read-files.ts';
 import type { Actions } from './$types';
@@ -46,14 +47,16 @@ export const actions: Actions = {
 		}
 		const said = await readFileRows('recipe', text);
 		if (!said.ok) return refuse(said.problems);
-		const [shelf, remembered] = await Promise.all([
+		const [shelf, remembered, own] = await Promise.all([
 			listIngredients(db, kitchen.id),
-			rememberedNames(db, kitchen.id)
+			rememberedNames(db, kitchen.id),
+			ownMeasures(db, kitchen.id)
 		]);
 		const context = shelfContext(
 			shelf.map((each) => ({ ...each, measures: toMeasures(each.measures) })),
 			remembered,
-			kitchen.measureSet
+			kitchen.measureSet,
+			own
 		);
 		const lines: LineDraft[] = [];
 		const pace = paced();
