@@ -138,7 +138,16 @@ export const SEASONING_NAMES: Record<string, OtherNames> = {
 	},
 	chia: { names: ['chia', 'chia seed'] },
 	cumin: {
-		names: ['cumin', 'cumin seed', 'jeera', 'zeera', 'ground cumin', 'comino', 'cumin powder'],
+		names: [
+			'cumin',
+			'cumin seed',
+			'jeera',
+			'jeera powder',
+			'zeera',
+			'ground cumin',
+			'comino',
+			'cumin powder'
+		],
 		not: ['black']
 	},
 	'black-pepper': {
@@ -159,7 +168,7 @@ export const SEASONING_NAMES: Record<string, OtherNames> = {
 	thyme: { names: ['thyme', 'dried thyme', 'tomillo', 'thym'], not: ['fresh'] },
 	'parsley-dried': { names: ['dried parsley', 'parsley', 'parsley flake'], not: ['fresh'] },
 	paprika: { names: ['paprika', 'sweet paprika', 'smoked paprika', 'pimenton'] },
-	turmeric: { names: ['turmeric', 'turmeric powder', 'haldi', 'curcuma', 'ground turmeric'] },
+	turmeric: { names: ['turmeric', 'turmeric powder', 'haldi', 'haldi powder', 'curcuma', 'ground turmeric'] },
 	'fenugreek-seed': {
 		names: ['fenugreek seed', 'fenugreek', 'methi seed', 'methi dana'],
 		not: ['leaf', 'leaves']

@@ -12,8 +12,10 @@ const THINGS = [
 	{ id: 'flour', name: 'Flour', kind: 'flour', cup: 125 },
 	{ id: 'sugar', name: 'Sugar', kind: 'sweetener', cup: 200 }
 ] as const;
+const matcher = new Matcher(THINGS, { closed: true });
 const context = {
-	matcher: new Matcher(THINGS, { closed: true }),
+	matcher,
+	isName: (name: string) => matcher.match(name).state !== 'none',
 	measuresOf: (id: string) => {
 		const { kind, cup } = THINGS.find((each) => each.id === id) ?? THINGS[0];
 		return withOwnMeasures({ cup: { grams: cup, low: cup, high: cup } }, kind, OWN, 'metric');

@@ -53,6 +53,8 @@ export interface LineReading extends ReadLine {
 export interface LineContext {
 	matcher: Pick<Matcher, 'match'>;
 	measuresOf: (id: string) => Measures;
+	/** Whether a name is that of anything at all, here or elsewhere: where one line of a sentence ends goes by it. */
+	isName: (name: string, detail: string) => boolean;
 	/** Measures of the maker's own that are called otherwise than any unit here, folded. */
 	ownUnits: readonly string[];
 	set: MeasureSet;
@@ -72,7 +74,7 @@ export function readLineOf(reading: LineReading): ReadLine {
  * and temperature, and what is doubtful (computation, sections 2 and 3).
  */
 export function readLine(text: string, context: LineContext): LineReading {
-	const parts = partsSaid(text, ({ name, detail }) => context.matcher.match(name, detail).state !== 'none');
+	const parts = partsSaid(text, ({ name, detail }) => context.isName(name, detail));
 	const [first, ...others] = parts.map((part) => readOne(part.said, part.text, context));
 	if (!first) return readOne(takeApart(text), text, context);
 	return others.length === 0 ? first : { ...first, text: text.trim(), lines: [first, ...others] };

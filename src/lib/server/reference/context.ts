@@ -9,12 +9,14 @@ const NEVER_SAID = new Set(['flour-white-uk']);
 /** What lines are read against where there is no shelf: the shipped rows, measured in US cups and spoons. */
 export function referenceContext(): LineContext {
 	const rows = referenceRows();
+	const matcher = new Matcher(
+		[...rows.values()]
+			.filter(({ id }) => !NEVER_SAID.has(id))
+			.map(({ id, name }) => ({ id, name, other: REFERENCE_NAMES[id] ?? { names: [] } }))
+	);
 	return {
-		matcher: new Matcher(
-			[...rows.values()]
-				.filter(({ id }) => !NEVER_SAID.has(id))
-				.map(({ id, name }) => ({ id, name, other: REFERENCE_NAMES[id] ?? { names: [] } }))
-		),
+		matcher,
+		isName: (name, detail) => matcher.match(name, detail).state !== 'none',
 		measuresOf: (id) => rows.get(id)?.measures ?? {},
 		ownUnits: [],
 		set: 'us'

@@ -2,6 +2,7 @@
 	import { deserialize } from '$app/forms';
 	import { beforeNavigate } from '$app/navigation';
 	import type { Facts } from '$core/facts.ts';
+	import { pieceOfFamily, proposedOf, withProposed, type Proposed } from '$core/formula/propose.ts';
 	import { processOf } from '$core/formula/process.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import { flourShares } from '$core/formula/shares.ts';
@@ -97,6 +98,31 @@
 	const error = (path: string) => errors[path] ?? sheet.at(path);
 
 	const sound = $derived(reading.lines.filter((line): line is Line => line !== null));
+	/** What is divided: all that goes into the dough. */
+	const dough_g = $derived(
+		felt.lines.some(isDough) ? felt.lines.filter(isDough).reduce((sum, line) => sum + line.used_g, 0) : null
+	);
+	/** What the lines said last of how it is made: what still stands as proposed follows them. */
+	let proposed: Proposed = { family: null, choices: {} };
+	function propose() {
+		const { draft } = sheet;
+		const before = proposed;
+		proposed = proposedOf(sound, ingredientOf);
+		const made = Object.fromEntries(
+			Object.entries(draft.choices).filter(
+				([key, value]) => before.choices[key as keyof Proposed['choices']] !== value
+			)
+		);
+		draft.choices = withProposed(made, proposed);
+		if (draft.family === (before.family ?? '')) draft.family = proposed.family ?? '';
+		const was = pieceOfFamily(before.family ?? '');
+		const { product } = draft;
+		if (product.pieceOne !== '' && product.pieceOne !== was.one) return;
+		const piece = proposed.family === null ? null : pieceOfFamily(proposed.family);
+		product.pieceOne = piece?.one ?? '';
+		product.pieceMany = piece?.many ?? '';
+		if (product.category === was.category && piece) product.category = piece.category;
+	}
 	const shares = $derived(flourShares(felt.lines, ingredientOf));
 	const most = $derived(felt.high && flourShares(felt.high, ingredientOf).hydration);
 	const flour_g = $derived(bakersFigures(felt.lines, ingredientOf).flour_g);
@@ -319,6 +345,7 @@
 			referenceName={(id) => references.get(id) ?? id}
 			onshelve={shelve}
 			onsteps={addSteps}
+			onlines={propose}
 		/>
 		{#if sheet.at('lines')}<p class="text-loss mt-1 text-sm">{sheet.at('lines')}</p>{/if}
 		{#if felt.taken.length > 0}
@@ -361,7 +388,12 @@
 				{/each}
 			</Tabs.List>
 			<Tabs.Content value="sold" class="pt-4 outline-none">
-				<ProductFields bind:product={sheet.draft.product} {error} currency={data.kitchen.currency} />
+				<ProductFields
+					bind:product={sheet.draft.product}
+					{error}
+					currency={data.kitchen.currency}
+					{dough_g}
+				/>
 			</Tabs.Content>
 			<Tabs.Content value="process" class="pt-4 outline-none">
 				<Process bind:draft={sheet.draft} families={data.families} {process} {error} />

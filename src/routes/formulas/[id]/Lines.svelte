@@ -29,6 +29,8 @@
 		onshelve: (references: string[]) => Promise<Map<string, string> | null>;
 		/** What a pasted recipe says is to be done. */
 		onsteps: (steps: string[]) => void;
+		/** The lines say something else than before. */
+		onlines: () => void;
 	}
 	let {
 		lines = $bindable(),
@@ -39,7 +41,8 @@
 		onremember,
 		referenceName,
 		onshelve,
-		onsteps
+		onsteps,
+		onlines
 	}: Props = $props();
 
 	const nameOf = (id: string) => ingredients.find((ingredient) => ingredient.id === id)?.name ?? '';
@@ -146,6 +149,7 @@
 		const before = readingOf(line.said);
 		line.said = said;
 		applySaid(line, readingOf(said), before);
+		onlines();
 	}
 	/** One sentence that says several lines becomes them. */
 	function split(index: number): number {
@@ -167,6 +171,7 @@
 	/** Another ingredient for what was said is remembered, and its measures count. */
 	function choose(line: LineDraft, ingredient: string) {
 		line.ingredient = ingredient;
+		onlines();
 		const reading = readingOf(line.said);
 		if (!reading || ingredient === '' || reading.ingredient === ingredient || !reading.name) return;
 		onremember(reading.name, ingredient);
@@ -179,6 +184,7 @@
 		const pasted = readPaste(text, line.stage, readingOf, ingredients);
 		lines.splice(index, isBlank(line) ? 1 : 0, ...pasted.lines);
 		if (pasted.steps.length > 0) onsteps(pasted.steps);
+		onlines();
 		void focusCell(index + pasted.lines.length - 1, 'said');
 	}
 	/** What lines name that the shelf does not have and one shipped row is for certain. */
@@ -201,6 +207,7 @@
 			if (line.grams === '') applySaid(line, readingOf(line.said));
 			line.ingredient = ids.get(reference) ?? '';
 		}
+		onlines();
 	}
 	const stays = (index: number) => {
 		const line = read[index];

@@ -3,13 +3,16 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import X from '@lucide/svelte/icons/x';
+	import DivideInto from './DivideInto.svelte';
 
 	interface Props {
 		product: ProductDraft;
 		error: (path: string) => string;
 		currency: string;
+		/** What there is to divide; null while the lines do not tell. */
+		dough_g: number | null;
 	}
-	let { product = $bindable(), error, currency }: Props = $props();
+	let { product = $bindable(), error, currency, dough_g }: Props = $props();
 </script>
 
 <section aria-label="Sold as">
@@ -21,6 +24,7 @@
 			error={error('product.ballWeight')}
 			inputmode="decimal"
 		/>
+		<DivideInto {dough_g} bind:ballWeight={product.ballWeight} />
 		<Field
 			label="Pieces in a pack"
 			bind:value={product.packPieces}

@@ -1,8 +1,7 @@
-import { Matcher } from '$core/composition/match.ts';
-import { REFERENCE_NAMES } from '$core/composition/names/index.ts';
 import type { Doubt, LineReading } from '$core/formula/said/read-line.ts';
 import { readGrams } from '$core/measure/reading.ts';
 import type { LineDraft } from '$lib/formula/draft.ts';
+import { referenceMatcher } from '$lib/formula/line-context.ts';
 
 type Words = (reading: LineReading) => string;
 
@@ -33,7 +32,6 @@ export function doubtWords(
 	return words;
 }
 
-let reference: Matcher | undefined;
 /** Most rows offered at a line. */
 const MOST_OFFERED = 6;
 
@@ -43,8 +41,7 @@ const MOST_OFFERED = 6;
  */
 export function referencesFor(name: string): { ids: string[]; isSure: boolean } {
 	if (!name) return { ids: [], isSure: false };
-	reference ??= new Matcher(Object.entries(REFERENCE_NAMES).map(([id, other]) => ({ id, name: id, other })));
-	const match = reference.match(name);
+	const match = referenceMatcher().match(name);
 	if (match.state === 'one') return { ids: [match.id], isSure: true };
 	return { ids: match.state === 'several' ? match.ids.slice(0, MOST_OFFERED) : [], isSure: false };
 }
