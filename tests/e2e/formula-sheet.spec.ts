@@ -62,6 +62,8 @@ test('a formula built from the keyboard alone', async ({ page }) => {
 	await page.getByLabel('Ball weight').focus();
 	await keys.type('60');
 	await keys.press('Tab');
+	await expect(page.getByLabel('Divide into')).toBeFocused();
+	await keys.press('Tab');
 	await keys.type('4');
 	await keys.press('Tab');
 	await keys.type('roti');
@@ -190,6 +192,42 @@ test('a guess is asked, half a word sticks to nothing, several lines are several
 	await expect(said(page, 3)).toHaveValue('a tablespoon extra to sprinkle');
 	expect(await chosen(page, 3)).toBe('Sesame seed');
 	await expect(page.locator('[data-line="2"]')).toContainText('on top');
+});
+
+test('the dough is divided into so many, or two ways side by side, and the ball weight says how many', async ({
+	page
+}) => {
+	await newFormula(page, fresh('Divided'));
+	const divide = page.getByLabel('Divide into');
+	const ball = page.getByLabel('Ball weight');
+	// (1000 + 600 + 20) ÷ 60 = 27
+	await expect(divide).toHaveValue('27');
+	await divide.fill('24');
+	await expect(ball).toHaveValue('67.5');
+	await divide.fill('20 or 30');
+	await expect(page.getByRole('button', { name: '20 of 81 g' })).toBeVisible();
+	await page.getByRole('button', { name: '30 of 54 g' }).click();
+	await expect(ball).toHaveValue('54');
+	await expect(divide).toHaveValue('30');
+	await ball.fill('81');
+	await expect(divide).toHaveValue('20');
+});
+
+test('a measure of one’s own counts in a line', async ({ page }) => {
+	const name = `${fresh('mug').replace(/[\d ]/g, 'z')}`;
+	await open(page, '/kitchen');
+	await page.getByLabel('My measure').fill(name);
+	await page.getByLabel('Measures', { exact: true }).selectOption('flour');
+	await page.getByLabel('It weighs, full').fill('150');
+	await answered(page, () => page.getByRole('button', { name: 'Keep the measure' }).click());
+	await expect(page.getByRole('row', { name: new RegExp(`^${name} flour`) })).toContainText('150');
+	await startFormula(page, fresh('By the mug'));
+	await said(page, 1).fill(`2 ${name}s of bread flour`);
+	await expect(grams(page, 1)).toHaveValue('300');
+	expect(await chosen(page, 1)).toBe('Bread flour, enriched');
+	await open(page, '/kitchen');
+	await answered(page, () => page.getByRole('button', { name: `Remove ${name} of flour` }).click());
+	await expect(page.getByRole('row', { name: new RegExp(`^${name} flour`) })).toHaveCount(0);
 });
 
 test('a line is dragged into another stage', async ({ page }) => {

@@ -185,16 +185,16 @@ test('a start that cannot be says what failed and how to mend it', async () => {
 	).rejects.toThrow(/database does not answer[\s\S]*Check DATABASE_URL/);
 });
 
-test('two thousand requests nobody should send are answered in words, and no page fails afterwards', async () => {
-	const { failures, failing, misfits } = await beHostile(folder, 2000, 20_261_129);
+test('five hundred requests nobody should send are answered in words, and no page fails afterwards', async () => {
+	const { failures, failing, misfits } = await beHostile(folder, 500, 20_261_129);
 	expect(failures).toEqual([]);
 	expect(failing).toEqual([]);
 	expect(misfits).toEqual([]);
 });
 
-test('killed six times while devices write: nothing acknowledged is lost, and nothing is there twice', async () => {
-	const { acknowledged, lost, doubled } = await killed(folder, 6, 20_261_129);
-	expect(acknowledged).toBeGreaterThan(6);
+test('killed twice while devices write: nothing acknowledged is lost, and nothing is there twice', async () => {
+	const { acknowledged, lost, doubled } = await killed(folder, 2, 20_261_129);
+	expect(acknowledged).toBeGreaterThan(2);
 	expect(lost).toEqual([]);
 	expect(doubled).toEqual([]);
 });

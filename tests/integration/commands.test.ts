@@ -47,13 +47,42 @@ describe('npm run --silent read-lines', () => {
 	it('prints one JSON object a line with just the keys it promises, and skips what is blank', () => {
 		const { status, stdout } = spawnSync('npm', ['run', '--silent', 'read-lines'], {
 			encoding: 'utf8',
-			input: '2 ¼ cups bread flour\n\nsalt to taste\r\n'
+			input: '2 ¼ cups bread flour\n\n1 tbsp milk at 40 degrees plus more to brush\r\n'
 		});
 		const read = stdout
 			.trim()
 			.split('\n')
 			.map((line) => JSON.parse(line) as Record<string, unknown>);
 		expect(status).toBe(0);
+		const spoon = {
+			text: '1 tbsp milk at 40 degrees',
+			ingredient: null,
+			amount: 1,
+			unit: 'tbsp',
+			// 244 g a cup of 16 tablespoons
+			grams: 15.25,
+			gramsLow: 15.125,
+			gramsHigh: 15.375,
+			note: 'at 40 degrees',
+			doubts: ['ambiguous-ingredient'],
+			candidates: ['milk-whole'],
+			use: null,
+			temperature_c: 40,
+			lines: []
+		};
+		const more = {
+			...spoon,
+			text: 'more to brush',
+			amount: null,
+			unit: null,
+			grams: null,
+			gramsLow: null,
+			gramsHigh: null,
+			note: 'to brush',
+			doubts: ['ambiguous-ingredient', 'no-amount'],
+			use: 'brushing',
+			temperature_c: null
+		};
 		expect(read).toEqual([
 			{
 				text: '2 ¼ cups bread flour',
@@ -64,19 +93,13 @@ describe('npm run --silent read-lines', () => {
 				gramsLow: 270,
 				gramsHigh: 337.5,
 				note: null,
-				doubts: []
+				doubts: [],
+				candidates: [],
+				use: null,
+				temperature_c: null,
+				lines: []
 			},
-			{
-				text: 'salt to taste',
-				ingredient: 'salt',
-				amount: null,
-				unit: null,
-				grams: null,
-				gramsLow: null,
-				gramsHigh: null,
-				note: 'to taste',
-				doubts: ['no-amount']
-			}
+			{ ...spoon, text: '1 tbsp milk at 40 degrees plus more to brush', lines: [spoon, more] }
 		]);
 	});
 });
