@@ -158,3 +158,25 @@ describe('what happened', () => {
 		expect(timeTaken_min(moments.slice(3))).toBeNull();
 	});
 });
+
+describe('a reading that was moved to another line', () => {
+	const first = weighing({ what: 'line', lineId: 'flour', grams: 600 });
+	const at = '2026-04-05T09:01:00.000Z';
+	const gone = weighing({ what: 'line', lineId: 'flour', grams: null, corrects: first.id, at });
+	const moved = weighing({ what: 'line', lineId: 'water', grams: 600, at });
+	it('stands there, and knows where it stood', () => {
+		const bench = benchOf([first, gone, moved]);
+		expect(bench.readings('line', 'flour')).toEqual([]);
+		expect(bench.readings('line', 'water')).toMatchObject([{ grams: 600 }]);
+		expect(bench.movedFrom(moved)?.id).toBe(gone.id);
+		expect(bench.movedFrom(first)).toBeNull();
+	});
+	it('stands where it stood again once it is put back', () => {
+		const back = weighing({ what: 'line', lineId: 'flour', grams: 600, corrects: gone.id });
+		const taken = weighing({ what: 'line', lineId: 'water', grams: null, corrects: moved.id });
+		const bench = benchOf([first, gone, moved, taken, back]);
+		expect(bench.readings('line', 'flour')).toMatchObject([{ grams: 600 }]);
+		expect(bench.readings('line', 'water')).toEqual([]);
+		expect(bench.movedFrom(moved)).toBeNull();
+	});
+});

@@ -58,6 +58,8 @@ export interface Bench {
 	bestBefore: string | null;
 	/** The newest entry that stands and was made by hand at the bench, for taking it back. */
 	last: (is: (entry: Entry) => boolean) => Entry | null;
+	/** Where a reading that was moved stood before: what was withdrawn there, still without another. */
+	movedFrom: (moved: WeighingEntry) => WeighingEntry | null;
 }
 
 /** How the batch stands after these entries, taken in the order the server kept them. */
@@ -135,6 +137,11 @@ export function benchOf(entries: readonly Entry[]): Bench {
 				of.what === what && of.lineId === lineId && grams !== null ? [{ id, at, grams, by, lotId }] : []
 			),
 		factorOf: (lineId) => factors.get(lineId) ?? 1,
+		// Both entries of a move bear one time: nothing else withdraws and weighs at the same moment.
+		movedFrom: ({ what, lineId, at }) =>
+			slots.find(
+				(slot) => slot.grams === null && slot.at === at && slot.what === what && slot.lineId !== lineId
+			) ?? null,
 		last: (is) => {
 			const place = new Map(ordered.map((entry, index) => [entry.id, index]));
 			const placeOf = (entry: Entry) => place.get(entry.id) ?? 0;

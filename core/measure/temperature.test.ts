@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { temperatureSaid } from './temperature.ts';
+import { readTemperature, temperatureSaid } from './temperature.ts';
 
 describe('a temperature in a line', () => {
 	it.each([
@@ -26,4 +26,21 @@ describe('a temperature in a line', () => {
 			expect(temperatureSaid(text)).toBeNull();
 		}
 	);
+});
+
+describe('a temperature that is typed', () => {
+	it.each([
+		['230', 230],
+		['230 °C', 230],
+		['230c', 230],
+		['212 F', 100],
+		// (450 − 32) · 5/9
+		['450°F', 232.222222222],
+		['37,5', 37.5]
+	])('%j is %d °C', (text, value) => {
+		expect(readTemperature(text)).toEqual({ ok: true, value });
+	});
+	it.each(['', 'hot', 'F'])('%j is none', (text) => {
+		expect(readTemperature(text).ok).toBe(false);
+	});
 });

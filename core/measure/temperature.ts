@@ -1,3 +1,4 @@
+import { readNumber, type Read } from './reading.ts';
 import { settled } from './round.ts';
 
 /** A temperature as it was said, and where. */
@@ -46,3 +47,11 @@ export function temperatureSaid(text: string): TemperatureSaid | null {
 }
 
 const numberOf = (text: string): number => Number(text.replace(',', '.'));
+
+/** °C from a temperature as it is typed: `230`, `230 °C`, `450 F`. Without a scale it is Celsius. */
+export function readTemperature(text: string): Read<number> {
+	const found = /^(.*?)\s*(?:°|º)?\s*([cf])\.?$/i.exec(text.trim());
+	const number = readNumber(found?.[1] ?? text.replace(/[°º]\s*$/, ''));
+	if (!number.ok || !found || /c/i.test(found[2] ?? '')) return number;
+	return { ok: true, value: settled(((number.value - 32) * 5) / 9) };
+}

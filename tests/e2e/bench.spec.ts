@@ -273,3 +273,49 @@ test('what is not taken says so and is not lost without a word', async ({ page }
 	await said.getByRole('button', { name: 'I have seen it' }).click();
 	await expect(said).toHaveCount(0);
 });
+
+test('what cannot be meant is asked, and a reading of the wrong line goes to the right one and back', async ({
+	page
+}) => {
+	await scaleOfOwn(page);
+	await newFormula(page, fresh('Asked roti'), { steps: [REST_STEP] });
+	await planAtBench(page);
+	const type = async (grams: string) => {
+		await page.getByLabel('Or type it').fill(grams);
+		await page.getByRole('button', { name: 'Take it', exact: true }).click();
+	};
+	const ofMix = (name: string) =>
+		page
+			.getByRole('list', { name: 'Lines of the mix' })
+			.getByRole('button', { name: new RegExp(`^${name}`) });
+	// 8000 g where 1000 g are wanted.
+	await type('8000');
+	await expect(page.getByRole('alert')).toContainText('8 times what is wanted here');
+	await page.getByRole('button', { name: 'Not this' }).click();
+	await expect(page.getByTestId('to-add')).toContainText('Add 1,000.0 g');
+
+	// The water was weighed while the flour was named.
+	await type('600');
+	await expect(ofMix('Bread flour')).toContainText('600.0');
+	await page.getByRole('button', { name: 'It was Water' }).click();
+	await expect(ofMix('Water')).toContainText('600.0');
+	await expect(ofMix('Bread flour')).toContainText(/^\D*\/ 1,000\.0/);
+	await expect(page.getByTestId('line-now')).toContainText('Bread flour');
+	await page.getByRole('button', { name: 'Undo last' }).click();
+	await expect(ofMix('Bread flour')).toContainText('600.0');
+	await expect(ofMix('Water')).toContainText(/^\D*\/ 600\.0/);
+	// And as the server has it.
+	await expect(page.getByText('waiting')).toHaveCount(0);
+	await page.reload();
+	await ready(page);
+	await expect(ofMix('Bread flour')).toContainText('600.0');
+
+	await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Cook' }).click();
+	await page.getByLabel('Surface temperature').fill('500');
+	await page.getByRole('button', { name: 'Note it' }).first().click();
+	await expect(page.getByText('hotter than any plate for bread')).toBeVisible();
+	await page.getByLabel('Surface temperature').fill('450 F');
+	await page.getByRole('button', { name: 'Note it' }).first().click();
+	// (450 − 32) · 5/9 = 232.2
+	await expect(page.getByText('232 °C on the surface')).toBeVisible();
+});

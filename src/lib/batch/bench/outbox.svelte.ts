@@ -18,6 +18,9 @@ export type NewWeighing = Omit<WeighingEntry, 'kind' | 'id' | 'at' | 'number' | 
 	lotId?: string | null;
 };
 
+/** What of a reading is moved to another line. */
+export type MovedReading = Pick<WeighingEntry, 'id' | 'what' | 'lineId' | 'grams' | 'by'>;
+
 const idOf = ({ entry }: Waiting) => entry.id;
 
 /** Entries of batches on their way to the server. */
@@ -49,6 +52,24 @@ class Outbox extends Queue<Waiting> {
 		const entry: EventEntry = { kind: 'event', ...stamp(), happening: sound, voids: null };
 		this.add([{ batchId, entry }]);
 		return entry;
+	}
+
+	/** A reading that was of another line: withdrawn where it stood, and the same there, at one time. */
+	move(batchId: string, { id, what, lineId, grams, by }: MovedReading, toLineId: string): void {
+		const at = new Date().toISOString();
+		const entry = (more: Pick<WeighingEntry, 'lineId' | 'grams' | 'corrects'>): WeighingEntry => ({
+			kind: 'weighing',
+			...stamp(),
+			at,
+			what,
+			by,
+			lotId: null,
+			...more
+		});
+		this.add([
+			{ batchId, entry: entry({ lineId, grams: null, corrects: id }) },
+			{ batchId, entry: entry({ lineId: toLineId, grams, corrects: null }) }
+		]);
 	}
 
 	/** Takes an entry back: a reading is withdrawn, anything else voided. */

@@ -6,7 +6,7 @@ import { readAgain } from '../../read-again.ts';
 import type { Batch } from '../types.ts';
 import { benchBatch, oncePerId } from './bench-batch.ts';
 import { hear, onListening } from './news.ts';
-import { outbox, type NewWeighing } from './outbox.svelte.ts';
+import { outbox, type MovedReading, type NewWeighing } from './outbox.svelte.ts';
 
 /** A batch at the bench: as the server has it, with what came since and what is still on its way. */
 export interface BenchSession {
@@ -22,6 +22,8 @@ export interface BenchSession {
 	weigh(weighing: NewWeighing): void;
 	happened(happening: Happening): void;
 	takeBack(entry: Entry): void;
+	/** The reading was of another line. */
+	move(reading: MovedReading, toLineId: string): void;
 	/** Takes back the newest entry of a kind; false where there is none. */
 	undo(is: (entry: Entry) => boolean): boolean;
 	canUndo(is: (entry: Entry) => boolean): boolean;
@@ -98,9 +100,20 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 			outbox.happened(batchId(), happening);
 		},
 		takeBack: (entry) => outbox.takeBack(batchId(), entry),
+		move: (reading, toLineId) => outbox.move(batchId(), reading, toLineId),
 		undo: (is) => {
 			const last = bench.last(is);
+			const before = last?.kind === 'weighing' ? bench.movedFrom(last) : null;
 			if (last) outbox.takeBack(batchId(), last);
+			// What was moved here goes back to where it stood.
+			if (last?.kind === 'weighing' && before)
+				outbox.weigh(batchId(), {
+					what: before.what,
+					lineId: before.lineId,
+					grams: last.grams,
+					by: last.by,
+					corrects: before.id
+				});
 			return last !== null;
 		},
 		canUndo: (is) => bench.last(is) !== null

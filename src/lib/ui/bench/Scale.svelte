@@ -23,6 +23,7 @@
 		containers = [],
 		zeroAfter = false,
 		disabled = false,
+		doubtful = () => null,
 		ontake,
 		onundo = null
 	}: {
@@ -40,6 +41,8 @@
 		/** What was taken stays on the scale, and the next starts at nothing. */
 		zeroAfter?: boolean;
 		disabled?: boolean;
+		/** What to ask of a figure that cannot be meant; null takes it. */
+		doubtful?: (grams: number) => string | null;
 		ontake: (grams: number, by: 'scale' | 'typed') => void;
 		/** Takes the last reading back; null while there is none. */
 		onundo?: (() => void) | null;
@@ -72,14 +75,26 @@
 	let typedError = $state('');
 	let auto = AUTO_START;
 
+	/** A figure that waits for an answer, and what is asked of it. */
+	let asked = $state.raw<{ grams: number; by: 'scale' | 'typed'; question: string } | null>(null);
+	function give(grams: number, by: 'scale' | 'typed'): void {
+		const question = doubtful(grams);
+		asked = question === null ? null : { grams, by, question };
+		if (question === null) keep(grams, by);
+	}
+	function keep(grams: number, by: 'scale' | 'typed'): void {
+		asked = null;
+		ontake(grams, by);
+		if (by === 'scale' && zeroAfter) dock.tare();
+	}
+
 	function take(): void {
 		const grams = dock.steadyNet_g;
 		if (!canTake) return;
 		wanted = grams === null;
 		if (grams === null) return;
 		auto = { takenAt_g: dock.load_g, armed: false };
-		ontake(grams, 'scale');
-		if (zeroAfter) dock.tare();
+		give(grams, 'scale');
 	}
 	$effect(() => {
 		if (!canTake) wanted = false;
@@ -93,7 +108,7 @@
 		}
 		typedError = '';
 		typed = '';
-		ontake(read.value, 'typed');
+		give(read.value, 'typed');
 	}
 	$effect(() => {
 		const { load_g, net_g: net, steady_g } = dock;
@@ -208,6 +223,18 @@
 		{/if}
 		{#if dock.trouble}<span class="text-loss">{dock.trouble}</span>{/if}
 	</p>
+	{#if asked}
+		{@const { grams, by } = asked}
+		<div class="border-attention bg-attention-pale mt-2 border-l-4 px-3 py-2" role="alert">
+			<p class="text-attention-ink font-semibold">
+				<span class="figure">{plain(grams, decimals)}</span> g: {asked.question}
+			</p>
+			<div class="mt-2 flex flex-wrap gap-2">
+				<button type="button" class="button" onclick={() => keep(grams, by)}>Take it all the same</button>
+				<button type="button" class="button" onclick={() => (asked = null)}>Not this</button>
+			</div>
+		</div>
+	{/if}
 	<button
 		type="button"
 		class="button button-main mt-2 w-full py-3 text-base"

@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { temperatureDoubt, weightDoubt } from '$core/bench/doubt.ts';
 	import { cut } from '$core/measure/text.ts';
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
 	import { REJECT_REASONS } from '$core/bench/entries.ts';
-	import { readNumber } from '$core/measure/reading.ts';
+	import { roundTo } from '$core/measure/round.ts';
+	import { readTemperature } from '$core/measure/temperature.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -45,15 +47,24 @@
 	const wanted_c = $derived(cookSteps.find((step) => step.temperature_c !== null)?.temperature_c ?? null);
 	let temperature = $state('');
 	let temperatureError = $state('');
+	/** What was typed and asked about. */
+	let doubted = '';
+	/** No thermometer at a griddle shows more. */
+	const MOST_C = 700;
 	function takeTemperature(): void {
-		const read = readNumber(temperature);
-		if (!read.ok || read.value > 700) {
+		const read = readTemperature(temperature);
+		if (!read.ok || read.value > MOST_C) {
 			temperatureError = read.ok ? 'more than any griddle: check it' : read.message;
 			return;
 		}
-		temperatureError = '';
-		temperature = '';
-		session.happened({ name: 'surface temperature', temperature_c: read.value });
+		const question = temperatureDoubt(read.value);
+		if (question !== null && doubted !== temperature) {
+			doubted = temperature;
+			temperatureError = `${question} Note it again to keep it all the same.`;
+			return;
+		}
+		temperatureError = temperature = doubted = '';
+		session.happened({ name: 'surface temperature', temperature_c: roundTo(read.value, 0.1) });
 	}
 	/** Of what was seen, as it is kept. */
 	const MOST_CUE = 80;
@@ -263,6 +274,7 @@
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
 			disabled={session.isClosed}
+			doubtful={(grams) => weightDoubt(grams, raw_g ?? session.batch.ballWeight_g)}
 			ontake={(grams, by) => session.weigh({ what: 'finished', lineId: null, grams, by })}
 			onundo={session.canUndo(isFinished) ? () => session.undo(isFinished) : null}
 		/>

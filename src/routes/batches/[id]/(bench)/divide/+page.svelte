@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { ballBoard, halvings } from '$core/bench/divide.ts';
 	import { readCount } from '$core/measure/reading.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
@@ -83,6 +84,7 @@
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
 			disabled={session.isClosed}
+			doubtful={(grams) => (isLeftover ? null : weightDoubt(grams, target_g))}
 			ontake={take}
 			onundo={session.canUndo(isMine) ? () => session.undo(isMine) : null}
 		/>

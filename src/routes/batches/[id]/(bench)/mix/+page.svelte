@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { stepTaken, timerOf } from '$core/bench/timers.ts';
 	import { askToNotify } from '$lib/batch/bench/alarm.ts';
 	import { clock } from '$lib/batch/bench/clock.svelte.ts';
@@ -98,6 +99,7 @@
 			containers={data.containers}
 			zeroAfter={added !== null}
 			disabled={session.isClosed}
+			doubtful={(grams) => (added ? null : weightDoubt(grams, weighedIn_g))}
 			ontake={take}
 			onundo={session.canUndo(isMine) ? () => session.undo(isMine) : null}
 		/>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import type { Counted } from '$core/bench/entries.ts';
 	import { checkPacks } from '$core/netquantity/check.ts';
@@ -90,6 +91,7 @@
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
 			disabled={session.isClosed}
+			doubtful={(grams) => weightDoubt(grams, label?.declared_g ?? 0)}
 			ontake={(grams, by) => session.weigh({ what: 'pack', lineId: null, grams, by })}
 			onundo={session.canUndo(isPack) ? () => session.undo(isPack) : null}
 		/>

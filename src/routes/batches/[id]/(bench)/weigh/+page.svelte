@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { weightDoubt } from '$core/bench/doubt.ts';
+	import type { Entry } from '$core/bench/entries.ts';
 	import { restFactor, weighInLine } from '$core/bench/weigh-in.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
@@ -88,8 +90,22 @@
 		if (current) session.happened({ name: 'line kept', lineId: current.id });
 		chosen = null;
 	}
-	const isLine = (entry: { kind: string; what?: string }) =>
-		entry.kind === 'weighing' && entry.what === 'line';
+	const isLine = (entry: Entry) => entry.kind === 'weighing' && entry.what === 'line';
+	const doubtful = (grams: number) =>
+		!current || current.toWeigh || again
+			? null
+			: weightDoubt(grams, current.target_g, { inParts: true, already_g: current.weighed_g ?? 0 });
+	/** The reading taken last, and what else it may have been: what is still to weigh comes first. */
+	const last = $derived.by(() => {
+		const entry = session.bench.last(isLine);
+		const line = entry?.kind === 'weighing' ? lines.find(({ id }) => id === entry.lineId) : undefined;
+		if (entry?.kind !== 'weighing' || entry.grams === null || !line) return null;
+		const others = lines.filter(({ id }) => id !== line.id);
+		const offered = [...others.filter(({ isDone }) => !isDone), ...others.filter(({ isDone }) => isDone)];
+		return { entry, line, others: offered.slice(0, MOST_OFFERED) };
+	});
+	/** Lines a reading is moved to by one press. */
+	const MOST_OFFERED = 5;
 	const MARK = { 'to weigh': '', under: 'more', there: 'there', over: 'over' } as const;
 </script>
 
@@ -106,6 +122,7 @@
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
 			zeroAfter
+			{doubtful}
 			disabled={session.isClosed || current === null || (isOver && !again)}
 			ontake={take}
 			onundo={session.canUndo(isLine) ? () => session.undo(isLine) : null}
@@ -167,6 +184,25 @@
 			</p>
 		{/if}
 
+		{#if last && !session.isClosed && last.others.length > 0}
+			<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm" data-testid="last-reading">
+				<span
+					>Last: <b class="figure">{plain(last.entry.grams ?? 0, decimals)}</b> g of {last.line.name}. Or it
+					was</span
+				>
+				{#each last.others as other (other.id)}
+					<button
+						type="button"
+						class="min-h-11 font-semibold underline sm:min-h-8"
+						aria-label="It was {other.name}"
+						onclick={() => {
+							session.move(last.entry, other.id);
+							chosen = null;
+						}}>{other.name}</button
+					>
+				{/each}
+			</p>
+		{/if}
 		<h2 class="mt-5">The mix</h2>
 		<ul class="mt-1" aria-label="Lines of the mix">
 			{#each lines as line (line.id)}
