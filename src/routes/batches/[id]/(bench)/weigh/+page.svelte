@@ -236,7 +236,7 @@
 								? ' · waiting'
 								: ''}
 						</span>
-						<span class="figure w-40 text-right">
+						<span class="figure min-w-40 text-right whitespace-nowrap">
 							{line.weighed_g === null ? '' : fixed(line.weighed_g, decimals)}
 							<span class="text-quiet">{line.toWeigh ? '' : `/ ${fixed(line.target_g, decimals)}`} g</span>
 						</span>
