@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readPack } from './pack.ts';
+import { isPackSaid, readPack } from './pack.ts';
 
 /** Oil: a cup of 236.588 mL weighs 216 g. */
 const OIL = { cup: { grams: 216, low: 212, high: 220 } };
@@ -48,4 +48,16 @@ describe('what a price was paid for', () => {
 		const read = readPack(text, {}, 'us');
 		expect(read.ok ? '' : read.message).toContain(says);
 	});
+});
+
+it.each([
+	['25 kg', true],
+	['1 l', true],
+	['2 bags', true],
+	['0', false],
+	['0 kg', false],
+	['', false],
+	['a heap', false]
+])('%j says a quantity: %s', (text, is) => {
+	expect(isPackSaid(text).ok).toBe(is);
 });

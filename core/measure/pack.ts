@@ -28,6 +28,14 @@ export function readPack(text: string, measures: Measures, set: MeasureSet): Rea
 	return { ok: true, value: settled(weight.grams) };
 }
 
+/** Whether a text says a quantity at all, whatever the ingredient; what it weighs may need its measures. */
+export function isPackSaid(text: string): Read<string> {
+	const read = readPack(text, {}, 'us');
+	const needsMeasures = !read.ok && /^nobody has said|^say what/.test(read.message);
+	if (!read.ok && !needsMeasures) return read;
+	return read.ok && read.value <= 0 ? fail('must be more than 0 g') : { ok: true, value: text.trim() };
+}
+
 /** The quantity a pack is said to hold, however often it was bought. */
 function quantityOf(said: string): Quantity | null {
 	const alone = unitNamed(said);

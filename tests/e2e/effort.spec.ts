@@ -29,7 +29,7 @@ class Person {
 
 	async press(name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> {
 		this.count++;
-		await this.page.getByRole(role, { name }).click();
+		await this.page.getByRole(role, { name }).first().click();
 	}
 
 	async fill(field: Locator, text: string): Promise<void> {
@@ -64,6 +64,20 @@ const PRICES: [name: string, paid: string, forHowMuch: string][] = [
 	['Baking powder, double-acting, sodium aluminum sulfate', '2.40', '8.1 oz'],
 	['Lard', '3.10', 'pound']
 ];
+
+test('a sale at the stall takes three presses at most', async ({ page }) => {
+	layDemo(join(folder, 'data'));
+	application = await startApplication(join(folder, 'data'), await freePort());
+	const person = new Person(page);
+	await page.goto(application.address);
+	await ready(page);
+	await page.goto(`${application.address}/sales/stall`);
+	await ready(page);
+	await person.press(/[1-9]\d* left/);
+	await answered(page, () => person.press('Cash'));
+	await expect(page.getByTestId('takings')).toContainText(/[1-9]/);
+	expect(person.count).toBeLessThanOrEqual(3);
+});
 
 test('from an empty kitchen to a planned batch of a five-line tortilla in at most 25 presses and fields', async ({
 	page

@@ -180,6 +180,11 @@ test('a guess is asked, half a word sticks to nothing, several lines are several
 	);
 	await expect(page.getByText(/^Remembered:/)).toBeVisible();
 	await expect(page.getByText('Draft kept')).toBeVisible();
+	// A draft is listed by the name that was typed.
+	const drafts = await page.context().newPage();
+	await open(drafts, '/formulas');
+	await expect(drafts.getByRole('link', { name: /^As said / }).first()).toBeVisible();
+	await drafts.close();
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByText(/^Forgotten again:/)).toBeVisible();
 	await nextLine(page);
@@ -202,6 +207,9 @@ test('the dough is divided into so many, or two ways side by side, and the ball 
 	const ball = page.getByLabel('Ball weight');
 	// (1000 + 600 + 20) ÷ 60 = 27
 	await expect(divide).toHaveValue('27');
+	// Nothing of it was weighed: its panel is a preview, and says so.
+	await expect(page.getByText('A preview: no piece of it was weighed yet.')).toBeVisible();
+	await expect(page.getByText('Nutrition Facts').first()).toBeAttached();
 	await divide.fill('24');
 	await expect(ball).toHaveValue('67.5');
 	await divide.fill('20 or 30');

@@ -4,6 +4,7 @@ import { KINDS, type Kind } from '$core/composition/kinds.ts';
 import { COMPOSITION_KEYS, mostPer100g, type SomeValues } from '$core/composition/nutrients.ts';
 import type { Part } from '$core/formula/types.ts';
 import { roundTo } from '$core/measure/round.ts';
+import { isPackSaid } from '$core/measure/pack.ts';
 import { readParts } from '$core/formula/parts.ts';
 import { readLabelDraft } from '../../shelf/pack-label.ts';
 import type { IngredientDraft } from '../../shelf/ingredient-draft.ts';
@@ -146,10 +147,13 @@ export interface PriceForm {
 	supplier: string;
 }
 
+/** Most characters of what a price was paid for. */
+const MOST_SAID = 60;
+
 export const priceForm = Joi.object<PriceForm>({
 	id: id('open the page again'),
 	amount: money(),
-	grams: text(60, 'empty: say how much, such as 25 kg'),
+	grams: typed(isPackSaid, {}, (said) => (said.length > MOST_SAID ? 'is too long' : null)),
 	usable: number(1, 100),
 	boughtOn: day(),
 	supplier: optionalText(120)

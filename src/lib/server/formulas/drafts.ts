@@ -1,7 +1,8 @@
+import { cut } from '$core/measure/text.ts';
 import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { refuse, Refused, Stale } from '../errors.ts';
+import { isDuplicate, refuse, Refused, Stale } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
 import { insertFormula } from './insert.ts';
 import { getFormula } from './read.ts';
@@ -58,12 +59,32 @@ export async function saveDraft(
 	version: number,
 	draft: FormulaDraft
 ): Promise<number> {
-	const changed = await db('formulas')
-		.where({ kitchen_id: kitchenId, id, version })
-		.update({ draft: JSON.stringify(draft), version: version + 1, updated_at: utcNow() });
+	const change = { draft: JSON.stringify(draft), version: version + 1, updated_at: utcNow() };
+	const write = (more: { name?: string }) =>
+		db('formulas')
+			.where({ kitchen_id: kitchenId, id, version })
+			.update({ ...change, ...more });
+	const name = await ownName(db, kitchenId, id, draft.name);
+	const changed = await write(name === null ? {} : { name }).catch((error: unknown) => {
+		// Somebody gave another formula that name just now: this one keeps what it was called.
+		if (name !== null && isDuplicate(error)) return write({});
+		throw error;
+	});
 	if (changed === 0) throw new Stale(await getFormula(db, kitchenId, id));
 	return version + 1;
 }
+
+/** What a formula without a version is called in every list: as it is typed, where no other is called so; else null. */
+async function ownName(db: Database, kitchenId: string, id: string, typed: string): Promise<string | null> {
+	const name = cut(typed.trim(), MOST_NAME);
+	if (name === '') return null;
+	const [kept, taken] = await Promise.all([
+		db('formula_versions').where({ kitchen_id: kitchenId, formula_id: id }).first('id'),
+		db('formulas').where({ kitchen_id: kitchenId, name }).whereNot('id', id).first('id')
+	]);
+	return kept || taken ? null : name;
+}
+const MOST_NAME = 160;
 
 /** Drops what is typed and goes back to the newest kept version. Throws `Stale`; refuses where none is kept. */
 export async function discardDraft(

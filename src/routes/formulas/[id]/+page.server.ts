@@ -3,6 +3,7 @@ import { discardForm, rememberForm, shelveForm } from '$lib/server/edge/formula.
 import { redirect } from '@sveltejs/kit';
 import { formulaDraft, keptDraft } from '$lib/formula/kept-draft.ts';
 import { sourcesOf } from '$lib/shelf/sources.ts';
+import { familyLosses } from '$lib/server/batches/family-losses.ts';
 import { byFeelOf, cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
 import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
@@ -46,6 +47,8 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			versions: versions.map(({ number, keptAt, batches }) => ({ number, keptAt, batches })),
 			families,
 			cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
+			/** Mean cook loss of this kitchen's own breads, by family. */
+			familyLoss: await familyLosses(db, kitchen),
 			/** What the batches that tell it took of lines by feel. */
 			byFeel: byFeelOf(batches),
 			/** Range of the hydration really used in the last batches. */

@@ -8,6 +8,7 @@
 	import { flourShares } from '$core/formula/shares.ts';
 	import { asTaken, plannedRange, type FeltLine } from '$core/formula/by-feel.ts';
 	import { isDough, type Ingredient, type Line, type Recipe } from '$core/formula/types.ts';
+	import { usualCookLoss } from '$core/formula/usual-loss.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
 	import { isBlank, saidStep, shownGrams, type FormulaDraft } from '$lib/formula/draft.ts';
@@ -69,14 +70,17 @@
 	});
 	const partsWith = (lines: readonly Line[]) =>
 		reading.parts && { ...reading.parts, lines, rules: data.kitchen.rules, currency: data.kitchen.currency };
+	/** Until a batch was weighed, a preview goes by the loss that is usual: of this kitchen's own of the family first. */
+	const ofFamily = $derived(data.familyLoss.find(([id]) => id === sheet.draft.family)?.[1] ?? null);
+	const cookLoss = $derived(data.cookLoss ?? ofFamily ?? usualCookLoss(sheet.draft.family));
 	const current = $derived.by(() => {
 		const parts = partsWith(felt.lines);
-		return parts && { outcome: planFacts(parts, data.cookLoss), recipe: recipeOf(parts) };
+		return parts && { outcome: planFacts(parts, cookLoss), recipe: recipeOf(parts) };
 	});
 	/** The facts at the most that is planned; null where nothing is by feel. */
 	const atMost = $derived.by(() => {
 		const parts = felt.high && partsWith(felt.high);
-		const outcome = parts && planFacts(parts, data.cookLoss);
+		const outcome = parts && planFacts(parts, cookLoss);
 		return outcome?.ok ? outcome.value : null;
 	});
 	// While a field is being typed the last sound figures stay, paler, so that nothing jumps.
@@ -434,10 +438,12 @@
 		{atMost}
 		recipe={live?.recipe ?? null}
 		sources={data.sources}
-		record={changed || !sheet.draft.productId ? '' : `/labels/${sheet.draft.productId}/record`}
+		record={changed || data.cookLoss === null || !sheet.draft.productId
+			? ''
+			: `/labels/${sheet.draft.productId}/record`}
 		{waiting}
 		price={sheet.draft.product.price}
 		currency={data.kitchen.currency}
-		hasHistory={data.cookLoss !== null}
+		loss={data.cookLoss !== null ? 'weighed' : ofFamily !== null ? 'family' : 'usual'}
 	/>
 </div>

@@ -26,10 +26,16 @@
 		waiting: string;
 		price: string;
 		currency: string;
-		hasHistory: boolean;
+		/** What the cook loss goes by: batches weighed, this kitchen's others of the family, or what is usual. */
+		loss: 'weighed' | 'family' | 'usual';
 	}
-	let { facts, atMost, recipe, sources, record, waiting, price, currency, hasHistory }: Props = $props();
+	let { facts, atMost, recipe, sources, record, waiting, price, currency, loss }: Props = $props();
 
+	const LOSS_WORDS = {
+		weighed: 'loss from the last batches',
+		family: 'preview: loss of this family',
+		usual: 'preview: usual loss'
+	};
 	const nameOf = (id: string) =>
 		recipe?.ingredients.find((ingredient: Ingredient) => ingredient.id === id)?.name ?? id;
 	const makeup = $derived.by(() => {
@@ -65,7 +71,9 @@
 >
 	<div class="flex items-baseline justify-between gap-2">
 		<h2>One piece</h2>
-		<p class="text-quiet text-xs">{hasHistory ? 'loss from the last batches' : ''}</p>
+		<p class={['text-xs', loss === 'weighed' ? 'text-quiet' : 'text-attention-ink font-semibold']}>
+			{LOSS_WORDS[loss]}
+		</p>
 	</div>
 	{#if waiting}<p role="status" class="text-attention-ink mt-2 text-sm">{waiting}</p>{/if}
 	{#if !facts || !recipe}
@@ -84,6 +92,13 @@
 				{#if facts.yield.cookLoss !== null}ball to finished, {percent(facts.yield.cookLoss, 0)} % of it water off
 				{:else}not made yet: weigh cooled pieces of a batch for the facts by weight{/if}
 			</p>
+			{#if loss !== 'weighed' && facts.yield.cookLoss !== null}
+				<p class="border-attention bg-attention-pale text-attention-ink mb-3 border-l-4 px-3 py-2 text-sm">
+					A preview: no piece of it was weighed yet. It goes by {percent(facts.yield.cookLoss, 0)} % lost in cooking,
+					{loss === 'family' ? 'as your other breads of this family lose' : 'as such bread usually does'}.
+					Weigh cooled pieces of the first batch: until then no label is printed.
+				</p>
+			{/if}
 			{#if makeup}<PieceSquares {makeup} />{/if}
 
 			<dl class="border-rule mt-4 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1.5 border-y py-3">
@@ -140,7 +155,9 @@
 				</ul>
 			{/if}
 
-			<div class="mt-4"><FactsPanel {facts} {recipe} {sources} {currency} {record} /></div>
+			<div class={['mt-4', loss !== 'weighed' && 'print:hidden']}>
+				<FactsPanel {facts} {recipe} {sources} {currency} {record} />
+			</div>
 			{#if facts.statement}
 				<h3 class="mt-4">Ingredients</h3>
 				<p class="text-sm" data-testid="statement">{facts.statement.replaceAll('**', '')}</p>
