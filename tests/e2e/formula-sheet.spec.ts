@@ -219,6 +219,10 @@ test('the dough is divided into so many, or two ways side by side, and the ball 
 	await expect(divide).toHaveValue('30');
 	await ball.fill('81');
 	await expect(divide).toHaveValue('20');
+	// 1620 ÷ 28 is 57.857…: of 57.9 there were only 27.
+	await divide.fill('28');
+	await expect(ball).toHaveValue('57.8');
+	await expect(page.getByTestId('makes')).toContainText('28');
 });
 
 test('a measure of one’s own counts in a line', async ({ page }) => {

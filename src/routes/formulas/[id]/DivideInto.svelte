@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { readGrams } from '$core/measure/reading.ts';
-	import { roundTo } from '$core/measure/round.ts';
+	import { settled } from '$core/measure/round.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import { shownGrams } from '$lib/formula/draft.ts';
 
@@ -29,7 +29,9 @@
 	const counts = $derived(
 		[...new Set((typed ?? '').match(/\d+/g)?.map(Number) ?? [])].filter((count) => count > 0 && count <= MOST)
 	);
-	const each = (count: number) => (dough_g === null ? 0 : roundTo(dough_g / count, STEP_G));
+	/** Downwards: so many balls have to come out of it. */
+	const each = (count: number) =>
+		dough_g === null ? 0 : settled(Math.floor(settled(dough_g / count / STEP_G)) * STEP_G);
 	function type(value: string) {
 		typed = value;
 		const [only] = counts;
