@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { ballsFrom, packsFrom } from './balls.ts';
+import { ballWeightFor_g, ballsFrom, packsFrom } from './balls.ts';
 
 it.each([
 	// 722.4 / 30.1 is 23.999999999999996 in binary: 24 balls, and 4 packs of 6.
@@ -15,4 +15,14 @@ it.each([
 
 it('packs are full ones', () => {
 	expect([packsFrom(24, 6), packsFrom(23, 6), packsFrom(5, 6)]).toEqual([4, 3, 0]);
+});
+
+it.each([
+	[1620, 24, 67.5],
+	// 57.857…: of 57.9 there were only 27.
+	[1620, 28, 57.8],
+	[742.6, 12, 61.8]
+])('%d g are divided into %d balls of %d g, and so many come out', (dough_g, balls, each_g) => {
+	expect(ballWeightFor_g(dough_g, balls)).toBe(each_g);
+	expect(ballsFrom(dough_g, each_g)).toBe(balls);
 });

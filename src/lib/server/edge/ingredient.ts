@@ -150,13 +150,18 @@ export interface PriceForm {
 /** Most characters of what a price was paid for. */
 const MOST_SAID = 60;
 
-export const priceForm = Joi.object<PriceForm>({
+/** A price but for the weight it was paid for. */
+const priceFields = () => ({
 	id: id('open the page again'),
 	amount: money(),
-	grams: typed(isPackSaid, {}, (said) => (said.length > MOST_SAID ? 'is too long' : null)),
 	usable: number(1, 100),
 	boughtOn: day(),
 	supplier: optionalText(120)
+});
+
+export const priceForm = Joi.object<PriceForm>({
+	...priceFields(),
+	grams: typed(isPackSaid, {}, (said) => (said.length > MOST_SAID ? 'is too long' : null))
 });
 
 /** The price in a row of a file: its weight is grams, and so written. */
@@ -164,9 +169,7 @@ export interface PriceRow extends Omit<PriceForm, 'grams'> {
 	grams: number;
 }
 
-export const priceRow = (priceForm as unknown as Joi.ObjectSchema<PriceRow>).keys({
-	grams: grams({ positive: true })
-});
+export const priceRow = Joi.object<PriceRow>({ ...priceFields(), grams: grams({ positive: true }) });
 
 /** A measure form once read: typed grams with their range, or the maker's own three weighings. */
 export interface MeasureForm {

@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { ballWeightFor_g } from '$core/massflow/balls.ts';
 	import { readGrams } from '$core/measure/reading.ts';
-	import { settled } from '$core/measure/round.ts';
 	import { fixed, plain } from '$lib/format.ts';
 	import { shownGrams } from '$lib/formula/draft.ts';
 
@@ -12,8 +12,6 @@
 	let { dough_g, ballWeight = $bindable() }: Props = $props();
 	const id = $props.id();
 
-	/** A ball is weighed to the tenth of a gram. */
-	const STEP_G = 0.1;
 	const MOST = 5000;
 	let typed = $state<string | null>(null);
 	const ball = $derived(readGrams(ballWeight));
@@ -29,9 +27,7 @@
 	const counts = $derived(
 		[...new Set((typed ?? '').match(/\d+/g)?.map(Number) ?? [])].filter((count) => count > 0 && count <= MOST)
 	);
-	/** Downwards: so many balls have to come out of it. */
-	const each = (count: number) =>
-		dough_g === null ? 0 : settled(Math.floor(settled(dough_g / count / STEP_G)) * STEP_G);
+	const each = (count: number) => (dough_g === null ? 0 : ballWeightFor_g(dough_g, count));
 	function type(value: string) {
 		typed = value;
 		const [only] = counts;
