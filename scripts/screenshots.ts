@@ -1,3 +1,4 @@
+import { choose } from '../tests/e2e/controls.ts';
 import { chromium, type Page } from '@playwright/test';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -189,7 +190,7 @@ const MONEY: Shot[] = [
 		path: () => '/sales/import',
 		before: async (page) => {
 			await page.getByLabel('Or its rows').fill(PAST);
-			await page.getByLabel('Days are written').selectOption('day/month/year');
+			await choose(page.getByLabel('Days are written'), 'day/month/year');
 			await page.getByRole('button', { name: 'Look at it' }).click();
 			await page.getByTestId('preview').waitFor();
 		}

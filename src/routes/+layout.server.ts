@@ -20,7 +20,9 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 			town: kitchen.town,
 			currency: kitchen.currency,
 			rules: kitchen.rules,
-			timeZone: kitchen.timeZone
+			timeZone: kitchen.timeZone,
+			locale: kitchen.locale,
+			weekStarts: kitchen.weekStarts
 		},
 		today: today(kitchen),
 		running

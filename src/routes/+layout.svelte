@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isControl } from '$lib/form/control.ts';
 	import '@fontsource-variable/schibsted-grotesk';
 	import '@fontsource-variable/red-hat-mono';
 	import '../app.css';
@@ -10,6 +11,7 @@
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { readAgain } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
+	import { keepFocus } from '$lib/ui/keep-focus.ts';
 	import Finder from './Finder.svelte';
 	import Keys from './Keys.svelte';
 	import Running from './Running.svelte';
@@ -30,6 +32,7 @@
 	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void']);
 	// Tells tests and scripts that the page answers to typing.
 	onMount(() => (document.documentElement.dataset.ready = 'yes'));
+	onMount(keepFocus);
 	// Steps that begin or end anywhere in the kitchen show on every page.
 	onMount(() => {
 		const refresh = (entries: readonly Entry[]) => {
@@ -56,10 +59,8 @@
 			finding = true;
 			return;
 		}
-		const typing =
-			event.target instanceof HTMLElement &&
-			event.target.closest('input, textarea, select, [contenteditable]');
-		if (event.key === '?' && !typing) showingKeys = true;
+		if (event.key === '?' && !(event.target instanceof Element && isControl(event.target)))
+			showingKeys = true;
 	}
 </script>
 

@@ -1,3 +1,4 @@
+import { choose } from './controls.ts';
 import { ulid } from 'ulid';
 import { bakeAtTheScale, goOn, scaleOfOwn, shows, weigh } from './at-the-scale.ts';
 import { fresh, newFormula, open, planAtBench, ready, REST_STEP } from './making.ts';
@@ -49,7 +50,7 @@ test('too much of a line: the rest is scaled to it, kept, or some is taken out; 
 
 	await goOn(page, 'Mix and rest', 'mix');
 	await expect(page.getByTestId('hydration')).toHaveText('60.0%'); // 630 / 1050
-	await page.getByLabel('What is weighed').selectOption({ label: 'Water, added by feel' });
+	await choose(page.getByLabel('What is weighed'), { label: 'Water, added by feel' });
 	await type('21');
 	await expect(page.getByTestId('hydration')).toHaveText('62.0%'); // 651 / 1050
 });
@@ -170,7 +171,7 @@ test('from a station of one batch to that of another nothing of the first comes 
 	await page.getByRole('button', { name: 'Take it' }).click();
 	await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
 	await expect(page.getByTestId('waiting')).toHaveCount(0);
-	await page.getByLabel('What is weighed').selectOption({ label: 'Water, added by feel' });
+	await choose(page.getByLabel('What is weighed'), { label: 'Water, added by feel' });
 	await running.click();
 	await expect(page.getByTestId('timer')).toBeVisible();
 	await expect(page.getByTestId('dough')).toHaveText(/^–/);

@@ -1,3 +1,4 @@
+import { choose, dayField } from './controls.ts';
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import { expect, test } from './test.ts';
 
@@ -37,7 +38,10 @@ test('a miscounted ball is named, put right by one tap, and the batch closes; a 
 		await page.locator('html[data-ready]').waitFor({ state: 'attached' });
 		const button = page.getByRole('button', { name: 'Record a correction' });
 		await expect(button).toBeDisabled();
-		await expect(page.getByLabel('Begun at')).toBeDisabled();
+		await expect(dayField(page, 'Begun at').getByRole('spinbutton').first()).toHaveAttribute(
+			'aria-disabled',
+			'true'
+		);
 		await page.getByLabel('Rejects').fill('1');
 		await answered(page, () => button.click());
 		await expect(page.getByText('say why it is corrected').first()).toBeVisible();
@@ -64,7 +68,7 @@ test('a miscounted ball is named, put right by one tap, and the batch closes; a 
 test('a batch is planned by the packs that are wanted, on the steps of the scale', async ({ page }) => {
 	await newFormula(page, fresh('Wanted roti'));
 	await page.getByRole('link', { name: /^Make a batch/ }).click();
-	await page.getByLabel('How much').selectOption('packs');
+	await choose(page.getByLabel('How much'), 'packs');
 	await page.getByLabel('Packs', { exact: true }).fill('5');
 	// 5 packs of 6 balls of 60 g are 1800 g of dough, 1620 g the formula: no batch says yet what is lost.
 	await expect(page.getByTestId('makes')).toContainText(

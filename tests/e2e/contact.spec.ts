@@ -1,3 +1,4 @@
+import { choose, typeTime } from './controls.ts';
 import { answered, fresh, measure, newFormula, open, planBatch, pressPart, record, save } from './making.ts';
 import { expect, test } from './test.ts';
 
@@ -25,15 +26,15 @@ test('what a batch may have caught is proposed, declined with a reason, and gone
 		for (const box of await page.getByRole('group', { name: 'It touches' }).getByRole('checkbox').all())
 			await box.uncheck();
 		await page.getByRole('group', { name: 'It touches' }).getByLabel(board).check();
-		await page.getByLabel('Begun at').fill(beganAt);
-		await page.getByLabel('Equipment free at').fill(freeAt);
+		await typeTime(page, 'Begun at', beganAt);
+		await typeTime(page, 'Equipment free at', freeAt);
 		await measure(page);
 		await record(page);
 	};
 	const buttered = fresh('Buttered roti');
 	await newFormula(page, buttered);
 	await page.getByRole('button', { name: /^Type the next line/ }).click();
-	await page.getByLabel('Ingredient of line 5').selectOption({ label: butter });
+	await choose(page.getByLabel('Ingredient of line 5'), { label: butter });
 	await page.getByLabel('Grams of line 5').fill('10');
 	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
 	await planBatch(page);
@@ -56,7 +57,7 @@ test('what a batch may have caught is proposed, declined with a reason, and gone
 	await test.step('a recorded clean in between takes it away, and voiding the clean brings it back', async () => {
 		await page.getByText('Record a clean').click();
 		const clean = page.getByRole('form', { name: 'A clean of the day' });
-		await clean.getByLabel('At', { exact: true }).fill('09:30');
+		await typeTime(clean, 'At', '09:30');
 		await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
 		await expect(page.getByText('say how it was cleaned').first()).toBeVisible();
 		await clean.getByLabel('How').fill('washed, rinsed, dried');
@@ -136,7 +137,7 @@ test('the local profile: an example to begin from, what is asked, and bad input 
 	await page.getByLabel('Most that may be sold in a year').fill('a lot');
 	await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
 	await expect(page.getByLabel('Most that may be sold in a year')).toHaveAttribute('aria-invalid', 'true');
-	await page.getByLabel('Begin from').selectOption('oxlip');
+	await choose(page.getByLabel('Begin from'), 'oxlip');
 	await expect(page.getByLabel('Sentence on every label')).toHaveValue(
 		'Made in a home kitchen that is not inspected.'
 	);

@@ -1,3 +1,4 @@
+import { choose } from './controls.ts';
 import { readFileSync } from 'node:fs';
 import { NUTRIENTS, nutrientWord } from '../../core/composition/nutrients.ts';
 import {
@@ -36,7 +37,7 @@ test('from a blocked label through confirming an allergen to an approved revisio
 	const name = fresh('Labelled roti');
 	await newFormula(page, name);
 	await page.getByRole('button', { name: /^Type the next line/ }).click();
-	await page.getByLabel('Ingredient of line 5').selectOption({ label: seed });
+	await choose(page.getByLabel('Ingredient of line 5'), { label: seed });
 	await page.getByLabel('Grams of line 5').fill('10');
 	await keep(page);
 	await planBatch(page);
@@ -64,7 +65,7 @@ test('from a blocked label through confirming an allergen to an approved revisio
 			.getByRole('button', { name: 'say which of the foods your local profile allows it is' })
 			.click();
 		await expect(page.getByLabel(FOOD)).toBeFocused();
-		await page.getByLabel(FOOD).selectOption('flatbread without filling');
+		await choose(page.getByLabel(FOOD), 'flatbread without filling');
 		await save(page);
 		await waits.getByRole('link', { name: `nobody has confirmed the allergens of ${seed}` }).click();
 		await expect(page).toHaveURL(ingredient);
@@ -158,7 +159,7 @@ test('a reformulation puts a revision out of date and shows what would change on
 		['6', 'not good']
 	] as const) {
 		await found.getByLabel('Days after making').fill(day);
-		await found.getByLabel('It was').selectOption(was);
+		await choose(found.getByLabel('It was'), was);
 		if (was === 'not good') {
 			await found.getByLabel('A picture of it').setInputFiles('docs/screenshots/divide.png');
 			await expect(found.getByText('ready to be noted')).toBeVisible();
@@ -198,7 +199,7 @@ test('a reformulation puts a revision out of date and shows what would change on
 	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
 	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 2' }).click());
 	await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toHaveCount(0);
-	await page.getByLabel('Compare revision 2 with').selectOption({ label: 'revision 1' });
+	await choose(page.getByLabel('Compare revision 2 with'), { label: 'revision 1' });
 	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
 });
 
@@ -223,7 +224,7 @@ test('a wording that loses an allergen is refused at its field; what does not fi
 	await expect(flour).toHaveValue('bread flour');
 	await flour.fill('strong wheat flour');
 	await pressPart(page, 'pack');
-	await page.getByLabel('Size', { exact: true }).selectOption({ label: 'another size' });
+	await choose(page.getByLabel('Size', { exact: true }), { label: 'another size' });
 	await page.getByLabel('Height').fill('60');
 	await expect(page.getByTestId('waits')).toContainText(/mm too high/);
 });

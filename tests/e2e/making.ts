@@ -1,3 +1,4 @@
+import { choose } from './controls.ts';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import type { FormulaDraft, LineDraft, StepDraft } from '../../src/lib/formula/draft.ts';
 
@@ -178,9 +179,9 @@ export async function typeFormula(page: Page, name: string): Promise<void> {
 	for (const [index, [ingredient, use, grams]] of LINES.entries()) {
 		if (index > 0) await nextLine(page);
 		const number = index + 1;
-		await page.getByLabel(`Ingredient of line ${number}`).selectOption({ label: ingredient });
+		await choose(page.getByLabel(`Ingredient of line ${number}`), { label: ingredient });
 		await page.getByLabel(`Grams of line ${number}`).fill(grams);
-		await page.getByLabel(`Use of line ${number}`).selectOption(use);
+		await choose(page.getByLabel(`Use of line ${number}`), use);
 	}
 	await page.getByLabel('Stays on, of line 4').fill('26');
 	await page.getByLabel('Ball weight').fill('60');
@@ -274,7 +275,7 @@ export async function declareNet(page: Page): Promise<void> {
 /** Says on the open label which of the foods of the demo kitchen's profile it is. */
 export async function sayFood(page: Page): Promise<void> {
 	await pressPart(page, 'sentence');
-	await page.getByLabel('Which of the foods your profile allows').selectOption('flatbread without filling');
+	await choose(page.getByLabel('Which of the foods your profile allows'), 'flatbread without filling');
 }
 
 /** Says on the open label how large the front of the pack is. */

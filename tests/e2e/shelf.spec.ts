@@ -1,3 +1,4 @@
+import { choose, typeDay } from './controls.ts';
 import { readFileSync } from 'node:fs';
 import { answered, fresh, open, save } from './making.ts';
 import { expect, test } from './test.ts';
@@ -40,15 +41,15 @@ test('the maker’s own cup, weighed three times; a price and what is in force',
 	] as const) {
 		await page.getByLabel('Paid, USD').fill(paid);
 		await page.getByLabel('For how much').fill('10 kg');
-		await page.getByLabel('On', { exact: true }).fill(day);
+		await typeDay(page, 'On', day);
 		await answered(page, () => page.getByRole('button', { name: 'Add price' }).click());
 	}
 	await expect(page.getByRole('img', { name: /^Price of a usable kg/ })).toBeVisible();
-	await page.getByLabel('In force on').fill('2026-01-31');
+	await typeDay(page, 'In force on', '2026-01-31');
 	await expect(page.getByTestId('in-force')).toContainText('$1.00');
-	await page.getByLabel('In force on').fill('2026-02-01');
+	await typeDay(page, 'In force on', '2026-02-01');
 	await expect(page.getByTestId('in-force')).toContainText('$1.20');
-	await page.getByLabel('In force on').fill('2025-12-31');
+	await typeDay(page, 'In force on', '2025-12-31');
 	await expect(page.getByTestId('in-force')).toContainText('no price that early');
 });
 
@@ -59,8 +60,8 @@ test('changed values are kept beside the new ones', async ({ page }) => {
 	await page.getByLabel('protein', { exact: true }).fill('10');
 	await answered(page, () => page.getByRole('button', { name: 'Put it on the shelf' }).click());
 	await page.getByLabel('protein', { exact: true }).fill('12.5');
-	await page.getByLabel('Where these values come from').selectOption('specification');
-	await page.getByLabel('Of which day').fill('2026-03-01');
+	await choose(page.getByLabel('Where these values come from'), 'specification');
+	await typeDay(page, 'Of which day', '2026-03-01');
 	await save(page);
 	const history = page.getByRole('region', { name: 'Values it has had' });
 	await expect(history.getByRole('listitem').first()).toContainText('specification, of Sun, 1 Mar 2026');
@@ -74,7 +75,7 @@ test('a mix of one’s own: jars, what follows from its lines, and no circle', a
 		await page.getByLabel('Name, as you call it').fill(name);
 		for (const [index, [ingredient, grams]] of entries.entries()) {
 			if (index > 0) await page.getByRole('button', { name: 'Add a line' }).click();
-			await page.getByLabel(`Ingredient of line ${index + 1}`).selectOption({ label: ingredient });
+			await choose(page.getByLabel(`Ingredient of line ${index + 1}`), { label: ingredient });
 			await page.getByLabel(`Grams of line ${index + 1}`).fill(grams);
 		}
 	};
@@ -91,14 +92,14 @@ test('a mix of one’s own: jars, what follows from its lines, and no circle', a
 	await expect(page.getByTestId('jars')).toContainText('1,200g in all, 2 full jars');
 	await expect(page.getByTestId('mix-facts')).toContainText('Wheat, Sesame');
 	await page.getByRole('button', { name: 'Add a line' }).click();
-	await page.getByLabel('Ingredient of line 3').selectOption({ label: spice });
+	await choose(page.getByLabel('Ingredient of line 3'), { label: spice });
 	await page.getByLabel('Grams of line 3').fill('10');
 	await answered(page, () => page.getByRole('button', { name: 'Put it on the shelf' }).click());
 	await expect(page.getByRole('heading', { level: 1, name: premix })).toBeVisible();
 
 	await open(page, spiceUrl);
 	await page.getByRole('button', { name: 'Add a line' }).click();
-	await page.getByLabel('Ingredient of line 2').selectOption({ label: premix });
+	await choose(page.getByLabel('Ingredient of line 2'), { label: premix });
 	await page.getByLabel('Grams of line 2').fill('5');
 	await save(page);
 	await expect(
@@ -164,7 +165,7 @@ test('one food of the public database', async ({ page }) => {
 			foodPortions: [{ amount: 1, gramWeight: 125, modifier: 'cup' }]
 		})
 	);
-	await page.getByLabel('Kind, for one food').selectOption('flour');
+	await choose(page.getByLabel('Kind, for one food'), 'flour');
 	await page.getByRole('button', { name: 'Look at it' }).click();
 	await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 	await expect(page.getByLabel('protein', { exact: true })).toHaveValue('10.3');
@@ -176,7 +177,7 @@ test('a kitchen’s own family, begun from a usual one', async ({ page }) => {
 	await open(page, '/kitchen');
 	await page.getByText('Add a family').click();
 	await page.getByLabel('Name of the family').fill(name);
-	await page.getByLabel('Begin from').selectOption({ label: 'Yeasted pita' });
+	await choose(page.getByLabel('Begin from'), { label: 'Yeasted pita' });
 	await page.getByLabel('Hydration to', { exact: true }).fill('50');
 	await answered(page, () => page.getByRole('button', { name: 'Add the family' }).click());
 	await expect(page.getByText('less than the 58 it begins at').first()).toBeVisible();

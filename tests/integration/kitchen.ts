@@ -37,6 +37,8 @@ export const KITCHEN = {
 	currency: 'USD',
 	rules: 'us' as const,
 	scaleDivision_g: 1,
+	locale: 'en-GB' as const,
+	weekStarts: 1 as const,
 	measureSet: 'us' as const
 };
 

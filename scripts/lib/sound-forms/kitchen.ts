@@ -21,9 +21,19 @@ export function kitchenForms({
 	return {
 		'/kitchen settings': async () => {
 			const now = await getKitchen(db, kitchen.id);
-			const { version, name, town, address, rules, measureSet, scaleDivision_g } = now;
+			const { version, name, town, address, rules, measureSet, scaleDivision_g, locale, weekStarts } = now;
 			return {
-				draft: { version, name, town, address, rules, measureSet, scaleDivision: String(scaleDivision_g) }
+				draft: {
+					version,
+					name,
+					town,
+					address,
+					rules,
+					measureSet,
+					scaleDivision: String(scaleDivision_g),
+					locale,
+					weekStarts: String(weekStarts)
+				}
 			};
 		},
 		'/kitchen family': async () => ({
@@ -88,7 +98,9 @@ export function kitchenForms({
 				currency: 'USD',
 				rules: 'us',
 				measureSet: 'us',
-				scaleDivision: '1'
+				scaleDivision: '1',
+				locale: 'en-GB',
+				weekStarts: '1'
 			}
 		})
 	};

@@ -3,9 +3,11 @@ import { applyAction } from '$app/forms';
 import type { Problem } from '$core/problem.ts';
 import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
+import { onDestroy, tick } from 'svelte';
 import { ulid } from 'ulid';
 import { busy } from '../ui/busy.ts';
 import { atSending } from './first-problem.ts';
+import { notMended } from './mended.ts';
 
 /** A form whose draft lives in the page: what was typed stays whatever the server says. */
 export interface DraftForm<Record> {
@@ -28,15 +30,37 @@ export interface DraftForm<Record> {
 export function draftForm<Record>(options: {
 	saved: string | (() => string);
 	onsaved?: () => void;
+	/** What is typed now, where the form's own hidden `draft` does not say it. */
+	typed?: () => unknown;
 }): DraftForm<Record> {
 	let problems = $state.raw<readonly Problem[]>([]);
 	let stale = $state.raw<Record | null>(null);
 	let saving = $state(false);
 	let key = $state(ulid());
+	/** What was typed when the problems were told, and where to read what is typed now. */
+	let told: unknown = null;
+	let sentForm: HTMLFormElement | null = null;
+	const typed = (): unknown => {
+		if (options.typed) return options.typed();
+		const field = sentForm?.querySelector<HTMLInputElement>('input[type="hidden"][name="draft"]');
+		return field ? JSON.parse(field.value) : null;
+	};
+	// Controls of several parts tell of a change by no event of their own: what may have changed one is enough.
+	const CHANGING = ['input', 'change', 'click', 'keyup', 'pointerup'] as const;
+	async function look(): Promise<void> {
+		if (problems.length === 0 || told === null || saving) return;
+		await tick();
+		problems = notMended(problems, told, typed());
+	}
+	if (typeof document !== 'undefined') {
+		for (const name of CHANGING) document.addEventListener(name, look);
+		onDestroy(() => CHANGING.forEach((name) => document.removeEventListener(name, look)));
+	}
 	async function settle(result: ActionResult, toFirstProblem: () => Promise<void>): Promise<void> {
 		if (result.type === 'failure') {
 			stale = (result.data?.stale as Record | undefined) ?? null;
 			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
+			problems = notMended(problems, told, typed());
 			await toFirstProblem();
 			return;
 		}
@@ -74,6 +98,8 @@ export function draftForm<Record>(options: {
 		},
 		enhance: ({ formElement }) => {
 			saving = true;
+			sentForm = formElement;
+			told = copyOf(typed());
 			const done = busy();
 			const toFirstProblem = atSending(formElement);
 			return async ({ result }) => {
@@ -83,6 +109,8 @@ export function draftForm<Record>(options: {
 		}
 	};
 }
+
+const copyOf = (draft: unknown): unknown => (draft ? JSON.parse(JSON.stringify(draft)) : null);
 
 function unreachable(error: unknown): string {
 	const { message = '', remedy = '' } = (error ?? {}) as { message?: string; remedy?: string };

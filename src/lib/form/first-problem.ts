@@ -1,4 +1,5 @@
 import { tick } from 'svelte';
+import { controlIn, isControl } from './control.ts';
 
 const WRONG = '[aria-invalid="true"]';
 const isTyped = (element: Element | null): element is HTMLInputElement | HTMLTextAreaElement =>
@@ -15,8 +16,8 @@ export function atSending(sent?: HTMLElement): () => Promise<void> {
 	return async () => {
 		await tick();
 		const is = document.activeElement;
-		const wentOn = is !== was && is !== document.body && is?.matches('input, textarea, select');
+		const wentOn = is !== was && is !== document.body && isControl(is);
 		if (wentOn || (isTyped(is) && is === was && is.value !== typed)) return;
-		(sent?.querySelector<HTMLElement>(WRONG) ?? document.querySelector<HTMLElement>(WRONG))?.focus();
+		controlIn(sent?.querySelector(WRONG) ?? document.querySelector(WRONG))?.focus();
 	};
 }

@@ -34,7 +34,11 @@ export function recordForm<Record, Draft extends { id: string; version: number }
 	let sent = '';
 	/** What is sent in the place of what is typed. */
 	let instead: Draft | null = null;
-	const form = draftForm<Record>({ saved: options.saved, onsaved: () => (answered = true) });
+	const form = draftForm<Record>({
+		saved: options.saved,
+		onsaved: () => (answered = true),
+		typed: () => $state.snapshot(draft)
+	});
 	$effect(() => {
 		const fresh = options.fresh();
 		const untouched = untrack(() => JSON.stringify(draft)) === came;

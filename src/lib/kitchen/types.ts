@@ -1,6 +1,7 @@
 import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
+import type { Locale, WeekStart } from './locale.ts';
 
 /** An allergen that is about in the kitchen whatever is made. */
 export interface StandingRisk {
@@ -41,6 +42,10 @@ export interface Kitchen {
 	scaleDivision_g: number;
 	/** The cups and spoons it measures with. */
 	measureSet: MeasureSet;
+	/** How it writes its days and its clock. */
+	locale: Locale;
+	/** The day its week begins with, 0 for Sunday. */
+	weekStarts: WeekStart;
 	/** Record version, for telling a stale save. */
 	version: number;
 }

@@ -13,7 +13,7 @@ export async function saveKitchen(
 	db: Database,
 	kitchenId: string,
 	version: number,
-	input: Pick<Kitchen, 'name' | 'town' | 'address' | 'rules' | 'scaleDivision_g' | 'measureSet'>
+	input: Omit<Kitchen, 'id' | 'version' | 'timeZone' | 'currency'>
 ): Promise<void> {
 	await inTransaction(db, async (transaction) => {
 		const changed = await transaction('kitchens')
@@ -25,6 +25,8 @@ export async function saveKitchen(
 				rules: input.rules,
 				scale_division_g: input.scaleDivision_g,
 				measure_set: input.measureSet,
+				locale: input.locale,
+				week_starts: input.weekStarts,
 				version: version + 1
 			});
 		if (changed === 0) throw new Stale(await getKitchen(transaction, kitchenId));

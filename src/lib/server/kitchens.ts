@@ -1,5 +1,6 @@
 import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
+import type { Locale, WeekStart } from '../kitchen/locale.ts';
 import type { Kitchen } from '../kitchen/types.ts';
 import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
@@ -19,12 +20,14 @@ const COLUMNS = {
 	rules: 'rules',
 	scaleDivision_g: 'scale_division_g',
 	measureSet: 'measure_set',
+	locale: 'locale',
+	weekStarts: 'week_starts',
 	version: 'version'
 };
 
 /** A kitchen's columns under the names they have here. */
-type KitchenRow = Omit<RowOf<'kitchens'>, 'time_zone' | 'scale_division_g' | 'measure_set'> &
-	Record<'timeZone' | 'scaleDivision_g' | 'measureSet', string>;
+type KitchenRow = Omit<RowOf<'kitchens'>, 'time_zone' | 'scale_division_g' | 'measure_set' | 'week_starts'> &
+	Record<'timeZone' | 'scaleDivision_g' | 'measureSet', string> & { weekStarts: number };
 
 function kitchenFromRow(row: KitchenRow): Kitchen {
 	return {
@@ -37,6 +40,8 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 		rules: row.rules as RulesName,
 		scaleDivision_g: Number(row.scaleDivision_g),
 		measureSet: row.measureSet as MeasureSet,
+		locale: row.locale as Locale,
+		weekStarts: row.weekStarts as WeekStart,
 		version: row.version
 	};
 }
@@ -79,6 +84,8 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 		rules: kitchen.rules,
 		scale_division_g: kitchen.scaleDivision_g,
 		measure_set: kitchen.measureSet,
+		locale: kitchen.locale,
+		week_starts: kitchen.weekStarts,
 		created_at: utcNow()
 	};
 	// Of two that come at once the second waits for the first, and finds it.

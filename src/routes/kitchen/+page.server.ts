@@ -39,7 +39,9 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 			address: kitchen.address,
 			rules: kitchen.rules,
 			measureSet: kitchen.measureSet,
-			scaleDivision: String(kitchen.scaleDivision_g)
+			scaleDivision: String(kitchen.scaleDivision_g),
+			locale: kitchen.locale as string,
+			weekStarts: String(kitchen.weekStarts)
 		},
 		equipment: equipment.filter((each) => !each.retired),
 		risks,

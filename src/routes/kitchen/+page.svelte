@@ -3,9 +3,9 @@
 	import { FAMILIES } from '$core/formula/families.ts';
 	import type { ShareKey } from '$core/formula/shares.ts';
 	import { plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';

@@ -3,7 +3,7 @@
 	import { plain } from '$lib/format.ts';
 	import type { Equipment } from '$lib/kitchen/types.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** What batches are made on. */

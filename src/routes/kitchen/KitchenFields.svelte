@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { DraftForm } from '$lib/form/draft-form.svelte.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import { localeChoices } from '$lib/kitchen/locale.ts';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import type { Snippet } from 'svelte';
 
 	/** What a kitchen is asked when it begins and may change later; `children` is asked only once. */
@@ -13,6 +14,8 @@
 			rules: string;
 			measureSet: string;
 			scaleDivision: string;
+			locale: string;
+			weekStarts: string;
 		};
 		form: DraftForm<never>;
 		children?: Snippet;
@@ -56,5 +59,21 @@
 		error={form.at('scaleDivision')}
 		inputmode="decimal"
 		hint="Scaled formulas are rounded to it"
+	/>
+	<Choice
+		label="Days and times are written"
+		bind:value={draft.locale}
+		options={localeChoices()}
+		error={form.at('locale')}
+	/>
+	<Choice
+		label="The week begins on"
+		bind:value={draft.weekStarts}
+		options={[
+			{ value: '1', text: 'Monday' },
+			{ value: '0', text: 'Sunday' },
+			{ value: '6', text: 'Saturday' }
+		]}
+		error={form.at('weekStarts')}
 	/>
 </div>

@@ -4,8 +4,8 @@
 	import type { OwnMeasure } from '$core/composition/own-measures.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import { plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** The spoon, glass or scoop that is used here, for lines that are said with it. */

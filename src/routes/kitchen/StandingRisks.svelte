@@ -3,9 +3,9 @@
 	import { NAMED_TAGS, PLAIN_TAGS } from '$core/allergens/tags.ts';
 	import { allergenName } from '$core/allergens/contact-words.ts';
 	import type { StandingRisk } from '$lib/kitchen/types.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** Allergens that are about whatever is made. */

@@ -1,13 +1,13 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { enhance } from '$app/forms';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
 	import type { GroupSum } from '$lib/sales/totals.ts';
 	import { SALE_KINDS } from '$lib/sales/kinds.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
 	import Entry from './Entry.svelte';
 	import TakeBack from './TakeBack.svelte';
 
@@ -133,18 +133,12 @@
 			aria-label="Filter"
 			onsubmit={(event) => event.preventDefault()}
 		>
-			<Field
+			<DayField
 				compact
 				label="From"
-				type="date"
 				bind:value={() => data.filter.from ?? '', (value) => ask('from', value)}
 			/>
-			<Field
-				compact
-				label="To"
-				type="date"
-				bind:value={() => data.filter.to ?? '', (value) => ask('to', value)}
-			/>
+			<DayField compact label="To" bind:value={() => data.filter.to ?? '', (value) => ask('to', value)} />
 			<Choice
 				compact
 				label="Product"

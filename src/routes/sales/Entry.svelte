@@ -1,4 +1,5 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { enhance } from '$app/forms';
 	import { Money, sumMoney } from '$core/cost/money.ts';
 	import { allowsChannel } from '$core/profile/profile.ts';
@@ -6,9 +7,9 @@
 	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
 	import type { BatchLeft } from '$lib/batch/left.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 
@@ -111,7 +112,7 @@
 					<Choice
 						label="Packs of{ofLine(index)}"
 						bind:value={line.batchId}
-						onchange={() => choose(line)}
+						onchoose={() => choose(line)}
 						options={[
 							{ value: '', text: 'choose a batch…' },
 							...available.map((batch) => ({
@@ -162,8 +163,8 @@
 			<button type="button" class="min-h-9 text-sm underline" onclick={() => draft.lines.push(blank())}
 				>Another bread for the same customer</button
 			>
-			<div class="grid grid-cols-2 items-start gap-3">
-				<Field label="Day" type="date" bind:value={draft.soldOn} error={form.at('soldOn')} />
+			<div class="grid grid-cols-[1.35fr_1fr] items-start gap-3">
+				<DayField label="Day" bind:value={draft.soldOn} error={form.at('soldOn')} />
 				{#if isSale}
 					<Choice
 						label="Paid"

@@ -1,10 +1,11 @@
 <script lang="ts">
+	import Radios from '$lib/ui/control/Radios.svelte';
 	import { enhance } from '$app/forms';
 	import { newSaleId } from '$lib/sales/till.svelte.ts';
 	import { money, plural } from '$lib/format.ts';
 	import type { Sale } from '$lib/sales/types.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { Dialog } from 'bits-ui';
 
@@ -65,14 +66,14 @@
 				{#if canReturn}
 					<fieldset class="space-y-1">
 						<legend class="mb-1 text-sm font-medium">What happened</legend>
-						<label class="flex min-h-9 items-center gap-2"
-							><input type="radio" class="accent-action size-5" bind:group={way} value="void" />It was entered
-							by mistake</label
-						>
-						<label class="flex min-h-9 items-center gap-2"
-							><input type="radio" class="accent-action size-5" bind:group={way} value="return" />Packs came
-							back and the money was given back</label
-						>
+						<Radios
+							label="What happened"
+							bind:value={way}
+							options={[
+								{ value: 'void', text: 'It was entered by mistake' },
+								{ value: 'return', text: 'Packs came back and the money was given back' }
+							]}
+						/>
 					</fieldset>
 				{/if}
 				{#if way === 'return'}
@@ -85,14 +86,14 @@
 					/>
 					<fieldset class="space-y-1">
 						<legend class="mb-1 text-sm font-medium">Where they are now</legend>
-						<label class="flex min-h-9 items-center gap-2"
-							><input type="radio" class="accent-action size-5" bind:group={thrownAway} value="yes" />Thrown
-							away</label
-						>
-						<label class="flex min-h-9 items-center gap-2"
-							><input type="radio" class="accent-action size-5" bind:group={thrownAway} value="no" />For sale
-							again</label
-						>
+						<Radios
+							label="Where they are now"
+							bind:value={thrownAway}
+							options={[
+								{ value: 'yes', text: 'Thrown away' },
+								{ value: 'no', text: 'For sale again' }
+							]}
+						/>
 					</fieldset>
 					{#if thrownAway === 'no'}
 						<p class="caution">

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayText } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	let { data } = $props();
 	let code = $derived(data.code);

@@ -165,10 +165,11 @@ export const TABLES = {
 			'scale_division_g',
 			'created_at',
 			'measure_set',
-			'address'
+			'address',
+			'locale'
 		],
 		textOrNull: ['opened_at'],
-		number: ['version']
+		number: ['version', 'week_starts']
 	},
 	labels: {
 		text: ['id', 'kitchen_id', 'product_id', 'design', 'created_at', 'updated_at', 'rules'],

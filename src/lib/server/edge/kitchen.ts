@@ -4,6 +4,7 @@ import type { Window, Windows } from '$core/formula/families.ts';
 import type { ShareKey } from '$core/formula/shares.ts';
 import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
 import { MEASURE_SETS, type MeasureSet } from '$core/measure/units.ts';
+import { LOCALES, WEEK_STARTS, type Locale, type WeekStart } from '../../kitchen/locale.ts';
 import { refuse } from '../errors.ts';
 import { day, grams, id, money, number, optionalText, text, version } from './fields.ts';
 import { allergenTag } from './ingredient.ts';
@@ -15,6 +16,14 @@ export const tareForm = Joi.object<{ id: string; tare_g: number }>({
 	tare_g: Joi.number().greater(0).max(MOST_GRAMS).precision(3).required()
 });
 
+/** How days are written, as the page's choices send it. */
+const wayOfDays = {
+	locale: Joi.valid(...LOCALES).required(),
+	weekStarts: Joi.number()
+		.valid(...WEEK_STARTS)
+		.required()
+};
+
 export const settingsForm = Joi.object<{
 	version: number;
 	name: string;
@@ -23,6 +32,8 @@ export const settingsForm = Joi.object<{
 	rules: RulesName;
 	measureSet: MeasureSet;
 	scaleDivision: number;
+	locale: Locale;
+	weekStarts: WeekStart;
 }>({
 	version: version(),
 	name: text(120, 'what is the kitchen called?'),
@@ -30,7 +41,8 @@ export const settingsForm = Joi.object<{
 	address: optionalText(200),
 	rules: Joi.valid(...RULES_NAMES).required(),
 	measureSet: Joi.valid(...MEASURE_SETS).required(),
-	scaleDivision: grams({ positive: true })
+	scaleDivision: grams({ positive: true }),
+	...wayOfDays
 });
 
 /** Shares of the flour that a window can be of. */
@@ -135,6 +147,8 @@ export const newForm = Joi.object<{
 	rules: RulesName;
 	measureSet: MeasureSet;
 	scaleDivision: number;
+	locale: Locale;
+	weekStarts: WeekStart;
 }>({
 	id: id('open the page again'),
 	name: text(120, 'what is the kitchen called?'),
@@ -148,7 +162,8 @@ export const newForm = Joi.object<{
 		.messages({ 'any.only': 'choose a currency' }),
 	rules: Joi.valid(...RULES_NAMES).required(),
 	measureSet: Joi.valid(...MEASURE_SETS).required(),
-	scaleDivision: grams({ positive: true })
+	scaleDivision: grams({ positive: true }),
+	...wayOfDays
 });
 
 export const ratesForm = Joi.object<{

@@ -2,7 +2,7 @@
 	import { freshness } from '$core/stock/need.ts';
 	import { dayText, plain } from '$lib/format.ts';
 	import type { Lot } from '$lib/shelf/lots.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 
 	/** Which lot of an ingredient is being weighed from; nothing where no lots of it are kept. */
 	interface Props {

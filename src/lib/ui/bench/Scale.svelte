@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { isControl } from '$lib/form/control.ts';
+	import Check from '$lib/ui/control/Check.svelte';
 	import { AUTO_START, autoTake } from '$core/scale/steady.ts';
 	import { readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
@@ -6,8 +8,8 @@
 	import { BAUD_RATES, hasSerial, serialScale } from '$lib/scale/serial.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { fixed, plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { toast } from 'svelte-sonner';
 	import { onMount, untrack } from 'svelte';
 	import SimulatedScale from './SimulatedScale.svelte';
@@ -175,8 +177,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== 'Enter' || event.defaultPrevented || event.ctrlKey || event.metaKey) return;
 		const at = event.target instanceof HTMLElement ? event.target : null;
-		if (at?.closest('input, textarea, select, button, a, summary, [contenteditable], [role="dialog"]'))
-			return;
+		if (isControl(at) || at?.closest('button, a, summary, [role="dialog"]')) return;
 		take();
 	}
 </script>
@@ -268,14 +269,9 @@
 			{/each}
 		</div>
 	{/if}
-	<label class="mt-1 flex min-h-11 items-center gap-2 text-sm">
-		<input
-			type="checkbox"
-			class="accent-action size-5"
-			checked={dock.auto}
-			onchange={(event) => dock.setAuto(event.currentTarget.checked)}
-		/>Take a steady reading by itself
-	</label>
+	<Check class="mt-1 text-sm" checked={dock.auto} oncheck={(is) => dock.setAuto(is)}
+		>Take a steady reading by itself</Check
+	>
 	<form
 		class="mt-1 flex items-start gap-2"
 		onsubmit={(event) => {
@@ -316,12 +312,13 @@
 					aria-pressed={choice === 'serial'}
 					onclick={() => choose('serial')}>At a serial port</button
 				>
-				<label class="flex items-center gap-2"
-					>baud
-					<select class="input w-28" bind:value={baudRate}>
-						{#each BAUD_RATES as rate (rate)}<option value={String(rate)}>{rate}</option>{/each}
-					</select></label
-				>
+				<Choice
+					compact
+					label="baud"
+					class="w-28"
+					bind:value={baudRate}
+					options={BAUD_RATES.map((rate) => ({ value: String(rate), text: String(rate) }))}
+				/>
 			{/if}
 			<button type="button" class="button" aria-pressed={choice === 'none'} onclick={() => choose('none')}
 				>None: I type</button

@@ -1,8 +1,9 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import type { ScaleState } from '../../../../stand-ins/scale/model.ts';
 	import { readNumber } from '$core/measure/reading.ts';
 	import { plain } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { onMount } from 'svelte';
 
 	/** The hand at a simulated scale, so that a batch can be tried without one. Nothing where it is real. */
@@ -48,21 +49,9 @@
 			<button type="button" class="button" onclick={() => ask({ connected: !scale?.connected })}
 				>{scale.connected ? 'Unplug' : 'Plug in'}</button
 			>
-			<label class="flex min-h-11 items-center gap-2"
-				><input
-					type="checkbox"
-					class="accent-action size-5"
-					checked={scale.batteryLow}
-					onchange={(event) => ask({ batteryLow: event.currentTarget.checked })}
-				/>battery low</label
-			>
-			<label class="flex min-h-11 items-center gap-2"
-				><input
-					type="checkbox"
-					class="accent-action size-5"
-					checked={scale.drift_gPerMinute !== 0}
-					onchange={(event) => ask({ drift_gPerMinute: event.currentTarget.checked ? 5 : 0 })}
-				/>drifts</label
+			<Check checked={scale.batteryLow} oncheck={(is) => ask({ batteryLow: is })}>battery low</Check>
+			<Check checked={scale.drift_gPerMinute !== 0} oncheck={(is) => ask({ drift_gPerMinute: is ? 5 : 0 })}
+				>drifts</Check
 			>
 		</div>
 	</details>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { draftForm } from '../../form/draft-form.svelte.ts';
-	import Field from '../Field.svelte';
+	import Field from '../control/Field.svelte';
 	import Problems from '../Problems.svelte';
 
 	/** A reason, and the buttons that send it with an answer. */

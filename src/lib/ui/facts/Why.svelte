@@ -4,7 +4,7 @@
 	import { figuresOf } from '$core/why/figures.ts';
 	import { whyNutrient } from '$core/why/nutrient.ts';
 	import type { ValueSource } from '$lib/shelf/sources.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { Dialog } from 'bits-ui';
 	import WhyCost from './WhyCost.svelte';
 	import WhyNutrient from './WhyNutrient.svelte';

@@ -18,7 +18,10 @@
 	import { planRibbon } from '$lib/batch/ribbons.ts';
 	import type { Batch } from '$lib/batch/types.ts';
 	import { recordForm } from '$lib/form/record-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Checks from '$lib/ui/control/Checks.svelte';
+	import DayField from '$lib/ui/control/DayField.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
+	import TimeField from '$lib/ui/control/TimeField.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import BatchFacts from './BatchFacts.svelte';
@@ -173,23 +176,15 @@
 			<section aria-labelledby="when">
 				<h2 id="when">When and on what</h2>
 				<div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
-					<Field
-						label="Made on"
-						type="date"
-						bind:value={draft.madeOn}
-						error={error('madeOn')}
-						disabled={isClosed}
-					/>
-					<Field
+					<DayField label="Made on" bind:value={draft.madeOn} error={error('madeOn')} disabled={isClosed} />
+					<TimeField
 						label="Begun at"
-						type="time"
 						bind:value={draft.beganAt}
 						error={error('beganAt')}
 						disabled={isClosed}
 					/>
-					<Field
+					<TimeField
 						label="Equipment free at"
-						type="time"
 						bind:value={draft.usedUntil}
 						error={error('usedUntil')}
 						disabled={isClosed}
@@ -199,19 +194,11 @@
 				{#if data.equipment.length > 0}
 					<fieldset class="mt-2">
 						<legend class="text-sm font-medium">It touches</legend>
-						<div class="flex flex-wrap gap-x-5">
-							{#each data.equipment as each (each.id)}
-								<label class="flex min-h-11 items-center gap-2">
-									<input
-										type="checkbox"
-										class="accent-action size-5"
-										value={each.id}
-										disabled={isClosed}
-										bind:group={draft.equipment}
-									/>{each.name}
-								</label>
-							{/each}
-						</div>
+						<Checks
+							bind:value={draft.equipment}
+							options={data.equipment.map((each) => ({ value: each.id, text: each.name }))}
+							disabled={isClosed}
+						/>
 					</fieldset>
 				{/if}
 				{#if error('equipment')}<p class="text-loss text-sm">{error('equipment')}</p>{/if}

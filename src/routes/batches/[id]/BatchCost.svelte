@@ -6,7 +6,7 @@
 	import type { ProfitOfBatch } from '$lib/batch/cost.ts';
 	import CostParts from '$lib/ui/CostParts.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 

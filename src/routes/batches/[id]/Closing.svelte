@@ -6,7 +6,7 @@
 	import { fixed, money, plain } from '$lib/format.ts';
 	import type { Batch, BatchClosing } from '$lib/batch/types.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 

@@ -1,11 +1,13 @@
 <script lang="ts">
+	import TimeField from '$lib/ui/control/TimeField.svelte';
+	import Checks from '$lib/ui/control/Checks.svelte';
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
 	import { dayText } from '$lib/format.ts';
 	import type { BatchContact } from '$lib/batch/contact.ts';
 	import Proposals from '$lib/ui/contact/Proposals.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
@@ -124,17 +126,13 @@
 				<Problems problems={form.problems} />
 				<fieldset>
 					<legend class="text-sm font-medium">Cleaned</legend>
-					<div class="flex flex-wrap gap-x-5">
-						{#each equipment as id (id)}
-							<label class="flex min-h-11 items-center gap-2">
-								<input type="checkbox" class="accent-action size-5" value={id} bind:group={clean.equipment} />
-								{nameOf(id)}
-							</label>
-						{/each}
-					</div>
+					<Checks
+						bind:value={clean.equipment}
+						options={equipment.map((id) => ({ value: id, text: nameOf(id) }))}
+					/>
 				</fieldset>
 				<div class="mt-2 flex flex-wrap items-end gap-3">
-					<Field label="At" type="time" bind:value={clean.at} error={form.at('at')} class="w-36" />
+					<TimeField label="At" bind:value={clean.at} error={form.at('at')} class="w-36" />
 					<Field
 						label="How"
 						bind:value={clean.how}

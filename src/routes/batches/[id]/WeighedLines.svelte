@@ -3,7 +3,7 @@
 	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { plain } from '$lib/format.ts';
 	import type { Batch } from '$lib/batch/types.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	interface Props {

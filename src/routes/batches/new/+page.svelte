@@ -1,4 +1,5 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { doughMass_g } from '$core/formula/types.ts';
 	import { ballsFrom, packsFrom } from '$core/massflow/balls.ts';
 	import { enhance } from '$app/forms';
@@ -7,9 +8,9 @@
 	import { roundTo } from '$core/measure/round.ts';
 	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 
@@ -68,7 +69,7 @@
 				}))}
 				error={form.at('productId')}
 			/>
-			<Field label="Made on" type="date" bind:value={draft.madeOn} error={form.at('madeOn')} />
+			<DayField label="Made on" bind:value={draft.madeOn} error={form.at('madeOn')} />
 		</div>
 		<div class="mt-4 flex flex-wrap items-start gap-4">
 			<Choice

@@ -1,8 +1,9 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import { USES } from '$core/formula/types.ts';
 	import { USE_WORDS, type LineDraft } from '$lib/formula/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import X from '@lucide/svelte/icons/x';
@@ -25,14 +26,9 @@
 </script>
 
 {#snippet leftToBatch()}
-	<label class="flex items-center gap-2 self-end pb-2 text-sm">
-		<input
-			type="checkbox"
-			class="accent-action size-5"
-			bind:checked={line.toWeigh}
-			disabled={line.grams.trim() !== ''}
-		/>weigh in the batch
-	</label>
+	<Check bind:checked={line.toWeigh} disabled={line.grams.trim() !== ''} class="self-end text-sm"
+		>weigh in the batch</Check
+	>
 {/snippet}
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->

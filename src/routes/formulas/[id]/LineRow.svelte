@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { uptakeIsAssumed, uptakeOf_g } from '$core/formula/surface.ts';
 	import type { Line } from '$core/formula/types.ts';
 	import type { LineReading } from '$core/formula/said/read-line.ts';
@@ -92,18 +93,16 @@
 	/>
 </div>
 <div class="min-w-0">
-	<label class="sr-only" for="{id}-ingredient">Ingredient of line {number}</label>
-	<select
-		id="{id}-ingredient"
+	<Choice
+		cell
+		label="Ingredient of line {number}"
 		name="ingredient"
-		class="input input-cell"
+		id="{id}-ingredient"
 		bind:value={() => line.ingredient, onchoose}
+		{options}
 		aria-invalid={invalid('ingredient')}
 		aria-describedby={invalid('ingredient') ? `${id}-ingredient-error` : undefined}
-	>
-		<option value="">choose…</option>
-		{#each options as option, nth (nth)}<option value={option.value}>{option.text}</option>{/each}
-	</select>
+	/>
 </div>
 <div class="min-w-0">
 	<label class="sr-only" for="{id}-grams">Grams of line {number}</label>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { controlIn } from '$lib/form/control.ts';
 	import { lineCosts } from '$core/cost/cost.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import type { Ingredient, Line } from '$core/formula/types.ts';
@@ -125,7 +126,7 @@
 			move(index, by, cell);
 		} else if (event.altKey && event.key === 'Enter') {
 			event.preventDefault();
-			document.querySelector<HTMLElement>('[data-detail] select, [data-detail] input')?.focus();
+			controlIn(document.querySelector('[data-detail]'))?.focus();
 		} else if (event.key === 'Enter') {
 			event.preventDefault();
 			const last = cell === 'said' ? split(index) : index;

@@ -13,7 +13,7 @@
 	import { readGrams, readNumber } from '$core/measure/reading.ts';
 	import type { ProductDraft } from '$lib/formula/draft.ts';
 	import { fixed } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import X from '@lucide/svelte/icons/x';
 
 	/** A ball and the disc it opens into: any side is solved for, with the density of the maker's own discs. */

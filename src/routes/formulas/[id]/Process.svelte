@@ -2,8 +2,8 @@
 	import type { Family } from '$core/formula/families.ts';
 	import { CHOICES, processOf, STEP_KINDS, type ChoiceKey, type Process } from '$core/formula/process.ts';
 	import { saidStep, stepDraft, type FormulaDraft } from '$lib/formula/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import X from '@lucide/svelte/icons/x';

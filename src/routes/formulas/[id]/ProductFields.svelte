@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { CATEGORY_OPTIONS, type ProductDraft } from '$lib/formula/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import X from '@lucide/svelte/icons/x';
 	import DivideInto from './DivideInto.svelte';
 

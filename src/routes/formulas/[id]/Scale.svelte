@@ -4,8 +4,8 @@
 	import { readGrams, readNumber } from '$core/measure/reading.ts';
 	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	/** The formula times whatever is wanted, beside the original, as the kitchen's scale can show it. */

@@ -1,8 +1,9 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { enhance } from '$app/forms';
 	import { dayText, money, plain } from '$lib/format.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 
@@ -64,7 +65,7 @@
 			inputmode="decimal"
 			hint="Empty: not counted"
 		/>
-		<Field label="From" type="date" bind:value={rates.validFrom} error={ratesForm.at('validFrom')} />
+		<DayField label="From" bind:value={rates.validFrom} error={ratesForm.at('validFrom')} />
 		<button class="button sm:mt-6" disabled={ratesForm.saving}>Give these rates</button>
 	</form>
 	<Problems problems={ratesForm.problems.filter((problem) => problem.path === '')} />
@@ -147,7 +148,7 @@
 			inputmode="decimal"
 		/>
 		<Field label="Of sales" unit="%" bind:value={fee.share} error={feeForm.at('share')} inputmode="decimal" />
-		<Field label="From" type="date" bind:value={fee.validFrom} error={feeForm.at('validFrom')} />
+		<DayField label="From" bind:value={fee.validFrom} error={feeForm.at('validFrom')} />
 		<button class="button sm:mt-6" disabled={feeForm.saving}>Give this fee</button>
 	</form>
 	<Problems problems={feeForm.problems.filter((problem) => problem.path === '')} />

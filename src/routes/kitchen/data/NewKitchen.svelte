@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { RulesName } from '$core/formula/types.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import { usualLocale } from '$lib/kitchen/locale.ts';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { onMount, untrack } from 'svelte';
@@ -25,7 +26,9 @@
 		currency,
 		rules: rules as string,
 		measureSet: 'us',
-		scaleDivision: '1'
+		scaleDivision: '1',
+		locale: usualLocale(rules).locale as string,
+		weekStarts: String(usualLocale(rules).weekStarts)
 	});
 	let draft = $state(untrack(blank));
 	onMount(() => {

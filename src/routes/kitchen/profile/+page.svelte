@@ -1,11 +1,12 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import { enhance } from '$app/forms';
 	import { checklistOf } from '$core/profile/checklist.ts';
 	import { EXAMPLE_PROFILES } from '$core/profile/examples.ts';
 	import { profileDraft, type ProfileDraft } from '$lib/kitchen/profile-draft.ts';
 	import type { KeptProfile } from '$lib/kitchen/types.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import { recordForm } from '$lib/form/record-form.svelte.ts';
@@ -96,10 +97,9 @@
 			hint="Empty: as the other words"
 		/>
 		<div>
-			<label class="flex min-h-11 items-center gap-2 font-medium">
-				<input type="checkbox" class="accent-action size-5" bind:checked={form.draft.permitAsked} />
-				A permit number has to stand on the label
-			</label>
+			<Check bind:checked={form.draft.permitAsked} class="font-medium"
+				>A permit number has to stand on the label</Check
+			>
 		</div>
 		<Field
 			label="Permit or registration number"
@@ -129,10 +129,9 @@
 			inputmode="decimal"
 		/>
 		<div>
-			<label class="flex min-h-11 items-center gap-2 font-medium">
-				<input type="checkbox" class="accent-action size-5" bind:checked={form.draft.panelExempt} />
-				The nutrition panel may be left out
-			</label>
+			<Check bind:checked={form.draft.panelExempt} class="font-medium"
+				>The nutrition panel may be left out</Check
+			>
 			{#if form.draft.panelExempt}
 				<Field
 					label="On what condition"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { controlIn } from '$lib/form/control.ts';
 	import { enhance } from '$app/forms';
 	import {
 		contactBlocks,
@@ -134,7 +135,7 @@
 		[open, asking] = [part, figure];
 		await tick();
 		const at = field === '' ? card : (card?.querySelector(`[data-field="${field}"]`) ?? card);
-		(at?.querySelector<HTMLElement>('input, textarea, select') ?? card)?.focus();
+		(controlIn(at) ?? card)?.focus();
 	}
 	function close() {
 		[open, asking] = [null, ''];

@@ -10,7 +10,7 @@
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import type { PackCheckRecord } from '$lib/label/pack-check.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 	import PackChart from './PackChart.svelte';

@@ -3,7 +3,7 @@
 	import { plain } from '$lib/format.ts';
 	import type { JobOutcome, PrinterState } from '$lib/label/printer.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 

@@ -9,8 +9,8 @@
 	import { enhance } from '$app/forms';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { toast } from 'svelte-sonner';
 	import { savePng } from './png.ts';
 	import Printed from './Printed.svelte';
@@ -93,12 +93,7 @@
 	<section class="border-rule mt-8 border-t pt-4" aria-labelledby="print-heading">
 		<h2 id="print-heading">Print</h2>
 		<div class="mt-2 grid max-w-3xl items-start gap-4 sm:grid-cols-3">
-			<Choice
-				label="Revision"
-				value={String(revision.number)}
-				{options}
-				onchange={(event) => (chosen = event.currentTarget.value)}
-			/>
+			<Choice label="Revision" value={String(revision.number)} {options} onchoose={(id) => (chosen = id)} />
 			<Choice
 				label="For batch"
 				value={forBatch?.id ?? ''}
@@ -106,7 +101,7 @@
 					...batches.map((each) => ({ value: each.id, text: `${each.code}, ${dayText(each.madeOn)}` })),
 					{ value: '', text: 'no batch: code and date stay blank' }
 				]}
-				onchange={(event) => (batch = event.currentTarget.value)}
+				onchoose={(id) => (batch = id)}
 			/>
 			<Field
 				label="Copies"

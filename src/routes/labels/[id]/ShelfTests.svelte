@@ -1,4 +1,5 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { enhance } from '$app/forms';
 	import { borneOut, daysOf, TESTED, type Tested } from '$core/label/shelf-life.ts';
 	import { parseDate } from '@internationalized/date';
@@ -6,8 +7,8 @@
 
 	import type { ShelfTestRecord } from '$lib/label/shelf-test.ts';
 	import { dayText, plural } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { smallPicture } from '$lib/label/small-picture.ts';
 	import { untrack } from 'svelte';
@@ -176,7 +177,7 @@
 					bind:value={begun.of}
 					options={Object.entries(WHAT).map(([value, text]) => ({ value: value as Tested, text }))}
 				/>
-				<Field label="Made on" type="date" bind:value={begun.madeOn} error={begin.at('madeOn')} />
+				<DayField label="Made on" bind:value={begun.madeOn} error={begin.at('madeOn')} />
 				<Field
 					label="How it is kept"
 					bind:value={begun.keptHow}

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Radios from '$lib/ui/control/Radios.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Check from '$lib/ui/control/Check.svelte';
 	import { enhance } from '$app/forms';
 	import type { Problem } from '$core/problem.ts';
 	import { sumMoney } from '$core/cost/money.ts';
@@ -114,14 +117,12 @@
 						<tr class={TAKEABLE.includes(row.state) ? '' : 'text-quiet'}>
 							<td>
 								{#if TAKEABLE.includes(row.state)}
-									<input
-										type="checkbox"
+									<Check
 										name="line"
-										value={row.line}
+										value={String(row.line)}
 										checked={isTaken(row)}
-										onchange={(event) => (taken[row.line] = event.currentTarget.checked)}
-										class="accent-action size-5"
-										aria-label="Take line {row.line}"
+										oncheck={(is) => (taken[row.line] = is)}
+										label="Take line {row.line}"
 									/>
 								{/if}
 							</td>
@@ -192,15 +193,16 @@
 	>
 		<FileOrRows accept=".csv,.txt" bind:text placeholder={EXAMPLE} />
 		<div class="grid items-start gap-4 sm:grid-cols-2">
-			<div>
-				<label for="order" class="mb-1 block text-sm font-medium">Days are written</label>
-				<select id="order" name="order" class="input" bind:value={order}>
-					{#each ['year-month-day', 'day/month/year', 'month/day/year'] as each (each)}<option value={each}
-							>{each}</option
-						>{/each}
-				</select>
-				<p class="text-quiet mt-0.5 text-sm">One that begins with the year is read as that</p>
-			</div>
+			<Choice
+				label="Days are written"
+				sent="order"
+				bind:value={order}
+				options={['year-month-day', 'day/month/year', 'month/day/year'].map((each) => ({
+					value: each,
+					text: each
+				}))}
+				hint="One that begins with the year is read as that"
+			/>
 			<div>
 				<label for="channel" class="mb-1 block text-sm font-medium">Where, for rows that do not say</label>
 				<input id="channel" name="channel" class="input" maxlength="60" list="places" bind:value={channel} />
@@ -211,14 +213,18 @@
 		</div>
 		<fieldset>
 			<legend class="mb-1 text-sm font-medium">Rows that name no batch</legend>
-			<label class="flex min-h-11 items-center gap-2"
-				><input type="radio" name="from" value="none" bind:group={from} class="accent-action size-5" />are
-				from before batches were kept here: no bag of them can be traced</label
-			>
-			<label class="flex min-h-11 items-center gap-2"
-				><input type="radio" name="from" value="batches" bind:group={from} class="accent-action size-5" />are
-				packs of the oldest batches that had some left by that day</label
-			>
+			<Radios
+				label="Rows that name no batch"
+				sent="from"
+				bind:value={from}
+				options={[
+					{
+						value: 'none',
+						text: 'are from before batches were kept here: no bag of them can be traced'
+					},
+					{ value: 'batches', text: 'are packs of the oldest batches that had some left by that day' }
+				]}
+			/>
 		</fieldset>
 		<button class="button button-main" disabled={kept.waits}>Look at it</button>
 	</form>

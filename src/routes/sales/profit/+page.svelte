@@ -1,9 +1,9 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { sumMoney } from '$core/cost/money.ts';
 	import { dayText, money, plain, plural } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { tick } from 'svelte';
 
@@ -74,8 +74,8 @@
 		</p>
 	</div>
 	<div class="no-print flex flex-wrap items-end gap-2">
-		<Field compact label="From" type="date" bind:value={() => data.from, (value) => ask('from', value)} />
-		<Field compact label="To" type="date" bind:value={() => data.to, (value) => ask('to', value)} />
+		<DayField compact label="From" bind:value={() => data.from, (value) => ask('from', value)} />
+		<DayField compact label="To" bind:value={() => data.to, (value) => ask('to', value)} />
 		<button
 			type="button"
 			class="button"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { cut } from '$core/measure/text.ts';
 	import { afterNavigate } from '$app/navigation';
 	import { readMoney } from '$core/measure/reading.ts';
@@ -28,7 +29,7 @@
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
 	import type { PaidBy } from '$lib/sales/kinds.ts';
 	import type { SaleEntry } from '$lib/sales/types.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { onMount, untrack } from 'svelte';
 	import CloseDay from './CloseDay.svelte';
 	import NotTaken from './NotTaken.svelte';
@@ -257,18 +258,19 @@
 						<span class="figure text-xl">{line.packs}</span>
 						<span class="min-w-0 flex-1">
 							<span class="block leading-tight break-words">{batch?.name}</span>
-							<select
-								class="input input-compact figure text-sm"
-								aria-label="Batch of {batch?.name}"
+							<Choice
+								label="Batch of {batch?.name}"
+								tight
+								class="figure text-sm"
 								value={line.batchId}
-								onchange={(event) => moveTo(line, event.currentTarget.value)}
-							>
-								{#each others.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs) as each (each.id)}
-									<option value={each.id}
-										>{each.code}, {isPast(each, day) ? 'PAST ITS DATE, ' : ''}{each.packsLeft} left</option
-									>
-								{/each}
-							</select>
+								onchoose={(id) => moveTo(line, id)}
+								options={others
+									.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs)
+									.map((each) => ({
+										value: each.id,
+										text: `${each.code}, ${isPast(each, day) ? 'PAST ITS DATE, ' : ''}${each.packsLeft} left`
+									}))}
+							/>
 						</span>
 						<button
 							type="button"

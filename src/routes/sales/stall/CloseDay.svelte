@@ -3,7 +3,7 @@
 	import { dayText, plural } from '$lib/format.ts';
 	import { entriesOfCheckout, isPast, type StallProduct } from '$lib/sales/stall.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { toast } from 'svelte-sonner';
 
 	/** What is unsold at the end of the day: it comes back and stays for sale, or is written off. */

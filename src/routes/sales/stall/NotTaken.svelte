@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { plural } from '$lib/format.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
 	import type { BatchLeft } from '$lib/batch/left.ts';
@@ -30,17 +31,17 @@
 			{#if item.kind !== 'void'}Look at the code on the bags that are left, and say which batch it was.{/if}</span
 		>
 		{#if item.kind !== 'void'}
-			<select
-				class="input w-64"
-				aria-label="The batch it was"
+			<Choice
+				label="The batch it was"
+				tight
+				unchosen="it was batch…"
+				class="w-64"
 				value=""
-				onchange={(event) => from(refusal, event.currentTarget.value)}
-			>
-				<option value="" disabled>it was batch…</option>
-				{#each batches.filter((each) => each.packsLeft >= item.packs) as each (each.id)}
-					<option value={each.id}>{each.code} {each.name}, {each.packsLeft} left</option>
-				{/each}
-			</select>
+				onchoose={(id) => from(refusal, id)}
+				options={batches
+					.filter((each) => each.packsLeft >= item.packs)
+					.map((each) => ({ value: each.id, text: `${each.code} ${each.name}, ${each.packsLeft} left` }))}
+			/>
 		{/if}
 		<button type="button" class="button" onclick={() => till.dismiss(item.id)}>It was not sold</button>
 	</div>

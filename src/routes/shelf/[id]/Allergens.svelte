@@ -1,11 +1,13 @@
 <script lang="ts">
+	import Checks from '$lib/ui/control/Checks.svelte';
+	import Check from '$lib/ui/control/Check.svelte';
 	import { rulesOf } from '$core/rules/index.ts';
 	import { NAMED_TAGS, PLAIN_TAGS } from '$core/allergens/tags.ts';
 	import type { RulesName } from '$core/formula/types.ts';
 	import { dayText } from '$lib/format.ts';
 	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** What somebody may react to, and who vouches for the list. */
 	interface Props {
@@ -51,24 +53,10 @@
 	</p>
 	<div class="mt-3 flex flex-wrap gap-x-5 gap-y-1">
 		{#each PLAIN_TAGS as tag (tag)}
-			<label class="flex min-h-9 items-center gap-2">
-				<input
-					type="checkbox"
-					class="accent-action size-5"
-					checked={draft.allergens.includes(tag)}
-					onchange={(event) => toggle(tag, event.currentTarget.checked)}
-				/>{tag}
-			</label>
+			<Check checked={draft.allergens.includes(tag)} oncheck={(is) => toggle(tag, is)}>{tag}</Check>
 		{/each}
 		{#each named as tag (tag)}
-			<label class="flex min-h-9 items-center gap-2">
-				<input
-					type="checkbox"
-					class="accent-action size-5"
-					checked
-					onchange={() => toggle(tag, false)}
-				/>{tag.replace(':', ': ')}
-			</label>
+			<Check checked={true} oncheck={() => toggle(tag, false)}>{tag.replace(':', ': ')}</Check>
 		{/each}
 	</div>
 	<div class="mt-2 flex flex-wrap items-end gap-2">
@@ -93,19 +81,15 @@
 				Mark what comes from one, as its specification says; cold-pressed oils are not. The tag stays: in the
 				US such an oil need not be declared, in the EU and UK only one of soya.
 			</p>
-			<div class="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-				{#each draft.allergens as tag (tag)}
-					<label class="flex min-h-9 items-center gap-2">
-						<input
-							type="checkbox"
-							class="accent-action size-5"
-							aria-label="{tag} from a highly refined oil"
-							value={tag}
-							bind:group={draft.refined}
-						/>{tag.replace(':', ': ')}
-					</label>
-				{/each}
-			</div>
+			<Checks
+				class="mt-1"
+				bind:value={draft.refined}
+				options={draft.allergens.map((tag) => ({
+					value: tag,
+					text: tag.replace(':', ': '),
+					label: `${tag} from a highly refined oil`
+				}))}
+			/>
 		</details>
 	{/if}
 	<details class="mt-3" open={draft.mayContain.length > 0}>
@@ -113,19 +97,15 @@
 		<p class="text-quiet mt-1 text-sm">
 			Each is proposed for every label that uses it, and you decide there whether the label says it too.
 		</p>
-		<div class="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-			{#each [...PLAIN_TAGS, ...draft.mayContain.filter(isNamed)] as tag (tag)}
-				<label class="flex min-h-9 items-center gap-2">
-					<input
-						type="checkbox"
-						class="accent-action size-5"
-						aria-label="may contain {tag}"
-						value={tag}
-						bind:group={draft.mayContain}
-					/>{tag.replace(':', ': ')}
-				</label>
-			{/each}
-		</div>
+		<Checks
+			class="mt-1"
+			bind:value={draft.mayContain}
+			options={[...PLAIN_TAGS, ...draft.mayContain.filter(isNamed)].map((tag) => ({
+				value: tag,
+				text: tag.replace(':', ': '),
+				label: `may contain ${tag}`
+			}))}
+		/>
 		<div class="mt-2 flex flex-wrap items-end gap-2">
 			<Choice
 				label="Nut, fish or shellfish it may contain"
@@ -149,10 +129,7 @@
 		</ul>
 	</details>
 	<div class="mt-4 grid gap-4 sm:grid-cols-[auto_1fr]">
-		<label class="flex min-h-11 items-center gap-2 font-semibold">
-			<input type="checkbox" class="accent-action size-5" bind:checked={draft.confirmed} />I have confirmed
-			this list
-		</label>
+		<Check bind:checked={draft.confirmed} class="font-semibold">I have confirmed this list</Check>
 		<Field
 			label="By what"
 			bind:value={draft.evidence}

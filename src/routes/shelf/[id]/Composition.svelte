@@ -1,4 +1,5 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { rulesOf } from '$core/rules/index.ts';
 	import { compositionWarnings } from '$core/composition/checks.ts';
 	import { completeness } from '$core/rules/completeness.ts';
@@ -15,8 +16,8 @@
 	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 	import { readLabelDraft } from '$lib/shelf/pack-label.ts';
 	import { SOURCE_WORDS } from '$lib/shelf/sources.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** What 100 g hold, how that is known, and what is doubtful or unknown of it. */
 	interface Props {
@@ -105,7 +106,7 @@
 			error={at('sourceNote')}
 			placeholder="brand line, document, row"
 		/>
-		<Field label="Of which day" type="date" bind:value={draft.sourceOn} error={at('sourceOn')} />
+		<DayField label="Of which day" bind:value={draft.sourceOn} error={at('sourceOn')} />
 	</div>
 
 	{#if isLabel && packLabel}

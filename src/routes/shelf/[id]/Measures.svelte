@@ -3,9 +3,9 @@
 	import { millilitresOf, type MeasureSet } from '$core/measure/units.ts';
 	import { plain } from '$lib/format.ts';
 	import type { StoredMeasure } from '$lib/shelf/ingredient.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** What a cup, a spoon or one of it weighs here, best by the maker's own weighings. */

@@ -12,8 +12,8 @@
 	import { freshKey } from '$lib/formula/draft.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
 	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import X from '@lucide/svelte/icons/x';
 
 	/** A mix of one's own: its lines, and what follows from them. */

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { KINDS } from '$core/composition/kinds.ts';
 	import type { IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** What it is called here and on a label, and what it is to a formula. */
 	let { draft = $bindable(), at }: { draft: IngredientDraft; at: (path: string) => string } = $props();

@@ -1,10 +1,11 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { enhance } from '$app/forms';
 	import { pricePerUsableGram } from '$core/cost/cost.ts';
 	import { dayText, money, plain } from '$lib/format.ts';
 	import type { PricePack } from '$lib/shelf/price.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';
@@ -53,7 +54,7 @@
 				error={form.at('usable')}
 				inputmode="decimal"
 			/>
-			<Field label="On" type="date" bind:value={price.boughtOn} error={form.at('boughtOn')} />
+			<DayField label="On" bind:value={price.boughtOn} error={form.at('boughtOn')} />
 			<Field label="Where" bind:value={price.supplier} error={form.at('supplier')} />
 			<button class="button sm:mt-6" disabled={form.saving}>Add price</button>
 		</div>
@@ -63,7 +64,7 @@
 	{:else}
 		{#if packs.length > 1}<PriceChart {packs} {currency} {today} />{/if}
 		<div class="mt-3 flex flex-wrap items-end gap-3">
-			<Field label="In force on" type="date" bind:value={asked} class="w-44" />
+			<DayField label="In force on" bind:value={asked} class="w-44" />
 			<p class="pb-3" data-testid="in-force">
 				{#if inForce}<b class="figure">{money(perKg(inForce), currency)}</b> a usable kg, from the pack bought
 					{dayText(inForce.boughtOn)}

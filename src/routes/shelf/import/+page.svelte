@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Check from '$lib/ui/control/Check.svelte';
 	import { enhance } from '$app/forms';
 	import { KINDS } from '$core/composition/kinds.ts';
 	import type { Problem } from '$core/problem.ts';
@@ -10,6 +12,7 @@
 	import RowProblems from '$lib/ui/import/RowProblems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import { untrack } from 'svelte';
+	import { SvelteSet } from 'svelte/reactivity';
 
 	let { data, form } = $props();
 	type Answer = {
@@ -21,6 +24,9 @@
 	const answer = $derived((form ?? {}) as Answer);
 	const rows = $derived(answer.rows ?? []);
 	let text = $state(untrack(() => ((form ?? {}) as Answer).text ?? ''));
+	let kind = $state<string>(KINDS[0]);
+	/** Rows, by their line, that are not to be taken. */
+	const leftOut = new SvelteSet<number>();
 	const kept = keptForm();
 	const sound = $derived(rows.filter((row) => row.state === 'new' || row.state === 'changed'));
 	const bad = $derived(rows.filter((row) => row.state === 'bad'));
@@ -55,13 +61,12 @@
 						<tr>
 							<td>
 								{#if row.state === 'new' || row.state === 'changed'}
-									<input
-										type="checkbox"
+									<Check
 										name="line"
-										value={row.line}
-										checked
-										class="accent-action size-5"
-										aria-label="Take line {row.line}"
+										value={String(row.line)}
+										checked={!leftOut.has(row.line)}
+										oncheck={(is) => (is ? leftOut.delete(row.line) : leftOut.add(row.line))}
+										label="Take line {row.line}"
 									/>
 								{/if}
 							</td>
@@ -100,10 +105,12 @@
 	>
 		<FileOrRows accept=".csv,.json,.txt" bind:text />
 		<div class="max-w-xs">
-			<label for="kind" class="mb-1 block text-sm font-medium">Kind, for one food of the database</label>
-			<select id="kind" name="kind" class="input">
-				{#each KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
-			</select>
+			<Choice
+				label="Kind, for one food of the database"
+				sent="kind"
+				bind:value={kind}
+				options={KINDS.map((each) => ({ value: each, text: each }))}
+			/>
 		</div>
 		<button class="button button-main" disabled={kept.waits}>Look at it</button>
 	</form>

@@ -1,8 +1,9 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { enhance } from '$app/forms';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import { untrack } from 'svelte';
 
@@ -118,8 +119,8 @@
 			>{#each suppliers as name, nth (nth)}<option value={name}></option>{/each}</datalist
 		>
 		<div class="grid grid-cols-2 items-start gap-3">
-			<Field label="Received" type="date" bind:value={draft.receivedOn} error={form.at('receivedOn')} />
-			<Field label="Best before" type="date" bind:value={draft.bestBefore} error={form.at('bestBefore')} />
+			<DayField label="Received" bind:value={draft.receivedOn} error={form.at('receivedOn')} />
+			<DayField label="Best before" bind:value={draft.bestBefore} error={form.at('bestBefore')} />
 		</div>
 		<div class="grid grid-cols-2 items-start gap-3">
 			{#if !isPackaging}

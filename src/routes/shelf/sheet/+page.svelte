@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import { enhance } from '$app/forms';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import { plural } from '$lib/format.ts';
@@ -120,10 +121,7 @@
 	/>
 	<Problems problems={form.problems.filter(({ path }) => !path.startsWith('rows['))} />
 	<div class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-		<label class="flex min-h-11 items-center gap-2"
-			><input type="checkbox" class="accent-action size-5" bind:checked={all} />Everything on the shelf, not
-			only what is open</label
-		>
+		<Check bind:checked={all}>Everything on the shelf, not only what is open</Check>
 		{#if unconfirmed > 0}
 			<button type="button" class="button" onclick={confirmAll}
 				>I read the {unconfirmed === 1 ? 'pack' : `${unconfirmed} packs`}: each list is right</button

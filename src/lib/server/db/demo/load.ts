@@ -48,6 +48,8 @@ async function loadDemo(database: Database): Promise<void> {
 			currency: 'USD',
 			rules: 'us',
 			scaleDivision_g: 0.1,
+			locale: 'en-US',
+			weekStarts: 0,
 			measureSet: 'us'
 		});
 		const kitchen = await theKitchen(db);

@@ -66,6 +66,7 @@ import * as shelfTests from './0064_shelf_tests.ts';
 import * as shelfPictures from './0065_shelf_pictures.ts';
 import * as takenLabels from './0066_taken_labels.ts';
 import * as ownMeasures from './0067_own_measures.ts';
+import * as locale from './0068_locale.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -135,5 +136,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0064_shelf_tests', shelfTests],
 	['0065_shelf_pictures', shelfPictures],
 	['0066_taken_labels', takenLabels],
-	['0067_own_measures', ownMeasures]
+	['0067_own_measures', ownMeasures],
+	['0068_locale', locale]
 ];

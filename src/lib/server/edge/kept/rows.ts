@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { KINDS } from '$core/composition/kinds.ts';
+import { LOCALES, WEEK_STARTS } from '../../../kitchen/locale.ts';
 import type { Cells } from '../../rows.ts';
 import { ID } from '../fields.ts';
 import { isDay } from '../query.ts';
@@ -69,6 +70,8 @@ const KNOWN: Record<string, Joi.Schema> = {
 	'kitchens.currency': Joi.valid(...Intl.supportedValuesOf('currency')).messages({
 		'any.only': '{{#label}} is no currency this machine knows'
 	}),
+	'kitchens.locale': Joi.valid(...LOCALES),
+	'kitchens.week_starts': Joi.valid(...WEEK_STARTS),
 	'ingredients.kind': Joi.valid(...KINDS)
 };
 

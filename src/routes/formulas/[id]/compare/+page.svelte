@@ -3,7 +3,7 @@
 	import type { ShareKey } from '$core/formula/shares.ts';
 	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();

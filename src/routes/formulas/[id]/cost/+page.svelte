@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { suppose, type Supposed } from '$core/cost/what-if.ts';
 	import { marginOf } from '$core/cost/selling.ts';
 	import { wholeCost } from '$core/cost/whole.ts';
@@ -83,11 +84,12 @@
 				</span>
 			</h2>
 			{#if data.places.some((each) => each.fee.share > 0)}
-				<label class="text-sm"
-					>Sold at <select class="input input-compact w-auto" bind:value={placeAt}>
-						{#each data.places as each, index (each.name)}<option value={index}>{each.name}</option>{/each}
-					</select></label
-				>
+				<Choice
+					compact
+					label="Sold at"
+					bind:value={() => String(placeAt), (value) => (placeAt = Number(value))}
+					options={data.places.map((each, index) => ({ value: String(index), text: each.name }))}
+				/>
 			{/if}
 		</div>
 		{#if stretches}<div class="mt-2"><CostStrip {stretches} {currency} /></div>{/if}

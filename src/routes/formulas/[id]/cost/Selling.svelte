@@ -2,8 +2,8 @@
 	import { breakEvenPacks, marginOf, priceForMargin, type Fee } from '$core/cost/selling.ts';
 	import { readMoney, readNumber } from '$core/measure/reading.ts';
 	import { money, percent, plain } from '$lib/format.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import { Decimal } from 'decimal.js';
 	import { untrack } from 'svelte';
 

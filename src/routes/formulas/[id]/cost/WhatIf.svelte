@@ -4,7 +4,7 @@
 	import { wholeCost, type Rates, type WholeCost, type Working } from '$core/cost/whole.ts';
 	import { ingredientCosts } from '$core/cost/cost.ts';
 	import { money, percent, plain, plural } from '$lib/format.ts';
-	import Slider from '$lib/ui/Slider.svelte';
+	import Slider from '$lib/ui/control/Slider.svelte';
 	import { Decimal } from 'decimal.js';
 	import { untrack } from 'svelte';
 

@@ -2,7 +2,7 @@
 	import type { Ingredient, RulesName } from '$core/formula/types.ts';
 	import { labelName } from '$core/formula/naming.ts';
 	import type { LabelDraft } from '$lib/label/draft.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** What each ingredient is called on this label. */
 	interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { SIZE_OPTIONS, type LabelDraft } from '$lib/label/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** How large the label is, and the pack it goes on. */
 	interface Props {
@@ -42,12 +42,7 @@
 	<p class="text-quiet mt-1 text-sm">The side it is shown by, its largest: the sizes of the type go by it</p>
 </div>
 <div data-field="size">
-	<Choice
-		label="Size"
-		value={free ? '' : size}
-		options={SIZE_OPTIONS}
-		onchange={(event) => chooseSize(event.currentTarget.value)}
-	/>
+	<Choice label="Size" value={free ? '' : size} options={SIZE_OPTIONS} onchoose={chooseSize} />
 	{#if free || size === ''}
 		<div class="mt-2 grid grid-cols-2 items-end gap-2">
 			<Field label="Width" unit="mm" bind:value={draft.width} error={at('width')} inputmode="decimal" />

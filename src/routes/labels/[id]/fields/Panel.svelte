@@ -1,9 +1,10 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import type { RulesName } from '$core/formula/types.ts';
 	import type { LocalProfile } from '$core/profile/profile.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import { FORMAT_OPTIONS, type LabelDraft } from '$lib/label/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
 
 	/** The format of the panel, and whether there is one. */
 	interface Props {
@@ -30,10 +31,7 @@
 {/if}
 {#if profile?.panelExempt || isSmall || draft.leavePanelOut}
 	<div data-field="leavePanelOut">
-		<label class="flex min-h-11 items-center gap-2">
-			<input type="checkbox" class="accent-action size-5" bind:checked={draft.leavePanelOut} />
-			Leave the nutrition panel out
-		</label>
+		<Check bind:checked={draft.leavePanelOut}>Leave the nutrition panel out</Check>
 		<p class="text-quiet text-sm">
 			{profile?.panelExempt
 				? `Your local profile lets it be left out${profile.panelCondition === '' ? '' : `, ${profile.panelCondition}`}. Allergens are never left out.`

@@ -2,7 +2,7 @@
 	import { giveawayPer100Packs, type Recommendation } from '$core/netquantity/recommend.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
 	import type { LabelDraft } from '$lib/label/draft.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** What is declared to be in the pack, beside what weighed pieces bear out. */
 	interface Props {

@@ -4,8 +4,8 @@
 	import type { LabelPartName } from '$core/label/parts.ts';
 	import { profileSentence, type LocalProfile } from '$core/profile/profile.ts';
 	import type { LabelDraft } from '$lib/label/draft.ts';
-	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import Choice from '$lib/ui/control/Choice.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 
 	/** The parts of a label that are the maker's own words. */
 	interface Props {

@@ -5,7 +5,7 @@
 	import { dayText, money, plain, plural } from '$lib/format.ts';
 	import type { LotMove } from '$lib/shelf/lots.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import TracedBatches from '$lib/ui/TracedBatches.svelte';

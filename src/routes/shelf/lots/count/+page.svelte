@@ -4,7 +4,7 @@
 	import { settled } from '$core/measure/round.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/control/Check.svelte';
 	import { temperatureDoubt, weightDoubt } from '$core/bench/doubt.ts';
 	import { cut } from '$core/measure/text.ts';
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
@@ -7,7 +8,7 @@
 	import { readTemperature } from '$core/measure/temperature.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';
 	import Thermometer from './Thermometer.svelte';
@@ -219,15 +220,13 @@
 					{/each}
 				</ul>
 			{/if}
-			<label class="mt-2 flex min-h-11 items-center gap-2 text-sm">
-				<input
-					type="checkbox"
-					class="accent-action size-5"
-					checked={isPartCooked}
-					disabled={session.isClosed || data.station.partCooked}
-					onchange={(event) => session.happened({ name: 'part-cooked', is: event.currentTarget.checked })}
-				/>Part-cooked, the customer finishes it
-			</label>
+			<Check
+				class="mt-2 text-sm"
+				checked={isPartCooked}
+				disabled={session.isClosed || data.station.partCooked}
+				oncheck={(is) => session.happened({ name: 'part-cooked', is })}
+				>Part-cooked, the customer finishes it</Check
+			>
 			{#if isPartCooked}
 				<p class="caution">
 					Part-cooked bread is not ready to eat: the label must say how to finish it, and your authority may

@@ -4,7 +4,7 @@
 	import { readCount } from '$core/measure/reading.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Next from '../Next.svelte';
 	import BallBoard from './BallBoard.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { stepTaken, timerOf } from '$core/bench/timers.ts';
 	import { askToNotify } from '$lib/batch/bench/alarm.ts';
@@ -77,11 +78,15 @@
 
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[18rem_minmax(0,1fr)]">
 	<div>
-		<label class="text-sm font-medium" for="weighing">What is weighed</label>
-		<select id="weighing" class="input mt-1 mb-3" bind:value={weighing}>
-			<option value="dough">The whole dough</option>
-			{#each lines as line (line.id)}<option value={line.id}>{line.name}, added by feel</option>{/each}
-		</select>
+		<Choice
+			label="What is weighed"
+			class="mb-3"
+			bind:value={weighing}
+			options={[
+				{ value: 'dough', text: 'The whole dough' },
+				...lines.map((line) => ({ value: line.id, text: `${line.name}, added by feel` }))
+			]}
+		/>
 		{#if added}
 			<div class="mb-3">
 				<LotPick

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import DayField from '$lib/ui/control/DayField.svelte';
 	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import type { Counted } from '$core/bench/entries.ts';
@@ -7,7 +8,7 @@
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import { bestBefore, dateAfter } from '$lib/label/marks.ts';
-	import Field from '$lib/ui/Field.svelte';
+	import Field from '$lib/ui/control/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import Held from '$lib/ui/Held.svelte';
 	import Next from '../Next.svelte';
@@ -191,9 +192,8 @@
 					if (typedDay) session.happened({ name: 'best before', day: typedDay });
 				}}
 			>
-				<Field
+				<DayField
 					label="Another day for this batch"
-					type="date"
 					bind:value={typedDay}
 					min={batch.madeOn}
 					class="w-48"

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { HTMLInputAttributes } from 'svelte/elements';
+	import { describedBy } from './described.ts';
+	import Labelled from './Labelled.svelte';
 
 	interface Props extends Omit<HTMLInputAttributes, 'value'> {
 		label: string;
@@ -33,17 +35,10 @@
 		...rest
 	}: Props = $props();
 	const id = $props.id();
-	const described = $derived(
-		[error ? `${id}-error` : '', warning ? `${id}-warning` : '', hint ? `${id}-hint` : '']
-			.filter(Boolean)
-			.join(' ') || undefined
-	);
+	const described = $derived(describedBy(id, { error, warning, hint }));
 </script>
 
-<div class={['flex min-w-0 flex-col', extra]}>
-	<label for={id} class={tight ? 'sr-only' : compact ? 'text-quiet text-xs' : 'mb-1 text-sm font-medium'}
-		>{label}</label
-	>
+<Labelled {id} {label} {error} {warning} {hint} {tight} {compact} class={extra}>
 	<div class="flex items-center gap-1">
 		{#if multiline || prose}
 			<textarea
@@ -66,7 +61,4 @@
 		{/if}
 		{#if unit}<span class="unit shrink-0">{unit}</span>{/if}
 	</div>
-	{#if error}<p id="{id}-error" class="text-loss mt-0.5 text-sm">{error}</p>{/if}
-	{#if warning}<p id="{id}-warning" class="text-attention-ink mt-0.5 text-sm">{warning}</p>{/if}
-	{#if hint}<p id="{id}-hint" class="text-quiet mt-0.5 text-sm">{hint}</p>{/if}
-</div>
+</Labelled>
