@@ -72,3 +72,12 @@ async function typeParts(field: Locator, parts: [name: string, digits: string][]
 		if (digits) await part.pressSequentially(digits);
 	}
 }
+
+/** Slides by the arrows until it stands at a value. */
+export async function slideTo(slider: Locator, value: number): Promise<void> {
+	const now = async () => Number(await slider.getAttribute('aria-valuenow'));
+	await slider.focus();
+	for (let nth = 0; nth < 400 && (await now()) !== value; nth += 1)
+		await slider.press((await now()) < value ? 'ArrowRight' : 'ArrowLeft');
+	if ((await now()) !== value) throw new Error(`it stands at ${await now()}, not at ${value}`);
+}

@@ -1,4 +1,4 @@
-import { choose } from './controls.ts';
+import { choose, slideTo } from './controls.ts';
 import type { Locator, Page } from '@playwright/test';
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import { expect, test } from './test.ts';
@@ -100,11 +100,11 @@ test('what if: sliders answer at once, the price a margin needs, the packs a day
 	await page.getByRole('button', { name: 'Rejects: as it was' }).click();
 	expect(fine(await piece.innerText())).toBe(before.piece);
 
-	await page.getByRole('slider', { name: /^Price of Bread flour/ }).fill('100');
+	await slideTo(page.getByRole('slider', { name: /^Price of Bread flour/ }), 100);
 	expect(fine(await piece.innerText())).toBeGreaterThan(before.piece * 1.2);
-	await page.getByRole('slider', { name: 'Ball weight' }).fill('80');
+	await slideTo(page.getByRole('slider', { name: 'Ball weight' }), 80);
 	await expect(page.getByTestId('what-if')).toContainText('from 20 balls');
-	await page.getByRole('slider', { name: 'Pieces in a pack' }).fill('4');
+	await slideTo(page.getByRole('slider', { name: 'Pieces in a pack' }), 4);
 	await expect(page.getByTestId('what-if')).toContainText('packs of 4');
 	await page.getByRole('button', { name: 'Everything as it was' }).click();
 	expect(await centsOf(pack)).toBe(before.pack);

@@ -8,8 +8,7 @@ const grams = (page: Page, line: number) => page.getByLabel(`Grams of line ${lin
 const said = (page: Page, line: number) => page.getByLabel(`Line ${line} as said`, { exact: true });
 const ingredient = (page: Page, line: number) =>
 	page.getByLabel(`Ingredient of line ${line}`, { exact: true });
-const chosen = (page: Page, line: number) =>
-	ingredient(page, line).evaluate((select) => (select as HTMLSelectElement).selectedOptions[0]?.text);
+const chosen = async (page: Page, line: number) => (await ingredient(page, line).innerText()).trim();
 
 test('a formula built from the keyboard alone', async ({ page }) => {
 	const name = fresh('Keyboard roti');

@@ -87,7 +87,7 @@ test('from a formula to a sale record', async ({ page }) => {
 		await page.getByLabel('Why').fill('wrong pack');
 		await page.getByRole('button', { name: 'Void it' }).click();
 		await expect(page.getByText('void: wrong pack')).toBeVisible();
-		const batches = await optionsOf(page.getByLabel('Packs of'));
+		const batches = await optionsOf(page.getByRole('combobox', { name: 'Packs of' }));
 		expect(batches.find((each) => each.includes(name))).toMatch(/\(4 left\)/);
 	});
 });
