@@ -47,6 +47,8 @@ export interface Bench {
 	/** Pieces put on less pieces done or rejected, and pieces done. */
 	on: number;
 	done: number;
+	/** How many are cooked together. */
+	atOnce: number;
 	temperatures: { id: string; at: string; temperature_c: number }[];
 	notes: Note[];
 	steps: ReadonlyMap<number, StepTimes>;
@@ -76,6 +78,7 @@ export function benchOf(entries: readonly Entry[]): Bench {
 		rejectsTapped: 0,
 		on: 0,
 		done: 0,
+		atOnce: 1,
 		temperatures: [] as Bench['temperatures'],
 		notes: [] as Note[],
 		partCooked: false,
@@ -117,6 +120,9 @@ export function benchOf(entries: readonly Entry[]): Bench {
 			case 'rest scaled':
 				for (const lineId of happening.lineIds)
 					factors.set(lineId, (factors.get(lineId) ?? 1) * happening.factor);
+				break;
+			case 'at once':
+				bench.atOnce = happening.count;
 				break;
 			case 'part-cooked':
 				bench.partCooked = happening.is;

@@ -65,6 +65,8 @@ export type Happening =
 	| { name: 'line kept'; lineId: string }
 	/** What is still to weigh is scaled to a line that came out otherwise. */
 	| { name: 'rest scaled'; factor: number; lineIds: string[] }
+	/** So many are cooked together from now on. */
+	| { name: 'at once'; count: number }
 	| { name: 'part-cooked'; is: boolean }
 	| { name: 'best before'; day: string | null }
 	| { name: 'void' };

@@ -30,8 +30,9 @@ export interface TakenLine<L> {
 /** So many of the newest batches say what is usual. */
 const NEWEST = 6;
 
-export const isFelt = (line: Pick<FeltLine, 'toWeigh' | 'most_g'>): boolean =>
-	line.toWeigh || line.most_g !== null;
+/** Of a surface material the most is what is set out, and says nothing of how it is taken. */
+export const isFelt = (line: Pick<FeltLine, 'toWeigh' | 'most_g' | 'use'>): boolean =>
+	line.toWeigh || (line.most_g !== null && isDough(line));
 
 /** Keys of lines, in their order. */
 function keysOf(lines: readonly Pick<Line, 'ingredient' | 'use' | 'stage'>[]): string[] {
@@ -126,11 +127,13 @@ export function plannedRange<L extends FeltLine>(
 	const water_g = (percent: number) =>
 		Math.max(0, ((percent - (figures.hydration ?? 0)) / 100) * figures.flour_g);
 	const isOpen = open >= 0 && hydration !== null && figures.flour_g > 0;
-	if (!isOpen && lines.every((line) => line.most_g === null)) return null;
+	if (!isOpen && lines.every((line) => line.most_g === null || !isDough(line))) return null;
 	const at = (end: 'low' | 'high') =>
 		lines.map((line, index) => {
 			if (index === open && isOpen) return { ...line, used_g: water_g(hydration[end]) };
-			return end === 'high' && line.most_g !== null ? { ...line, used_g: line.most_g } : line;
+			return end === 'high' && line.most_g !== null && isDough(line)
+				? { ...line, used_g: line.most_g }
+				: line;
 		});
 	return { low: at('low'), high: at('high') };
 }

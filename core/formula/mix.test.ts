@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ingredient, per100g } from '../testing/recipe.ts';
-import { mixCycle, mixFacts } from './mix.ts';
+import { mixCycle, mixFacts, openedMixes } from './mix.ts';
 
 const shelf = [
 	ingredient('flour', {
@@ -103,5 +103,40 @@ describe('a mix that would hold itself', () => {
 				partsOf
 			)
 		).toBeNull();
+	});
+});
+
+describe('percentages see through a mix', () => {
+	// Premix: 900 flour, 100 dry milk. 500 g of it is 450 flour and 50 milk; with 270 g of water that is 60 %.
+	const premix = [
+		{ ingredient: 'flour', grams: 900 },
+		{ ingredient: 'milk', grams: 100 }
+	];
+	const mixes: Record<string, typeof premix> = {
+		premix,
+		nested: [
+			{ ingredient: 'premix', grams: 1 },
+			{ ingredient: 'salt', grams: 1 }
+		]
+	};
+	const line = (ingredient: string, used_g: number, use: 'dough' | 'dusting' = 'dough') => ({
+		ingredient,
+		used_g,
+		use
+	});
+	const opened = (lines: ReturnType<typeof line>[]) => openedMixes(lines, (id) => mixes[id]);
+	it('opens a mix by the share of its parts', () => {
+		expect(opened([line('premix', 500), line('water', 270)])).toEqual([
+			line('flour', 450),
+			line('milk', 50),
+			line('water', 270)
+		]);
+	});
+	it('opens a mix within a mix', () => {
+		expect(opened([line('nested', 200)])).toEqual([line('flour', 90), line('milk', 10), line('salt', 100)]);
+	});
+	it('leaves what is dusted as it is, and a mix that holds nothing yet', () => {
+		expect(opened([line('premix', 20, 'dusting')])).toEqual([line('premix', 20, 'dusting')]);
+		expect(openedMixes([line('premix', 20)], () => [])).toEqual([line('premix', 20)]);
 	});
 });

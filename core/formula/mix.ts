@@ -1,4 +1,4 @@
-import type { Ingredient, Part, RulesName } from './types.ts';
+import type { Ingredient, Line, Part, RulesName } from './types.ts';
 import { sumOf } from '../measure/round.ts';
 import { labelName, withoutParenthesis } from './naming.ts';
 import { COMPOSITION_KEYS, type Composition } from '../composition/nutrients.ts';
@@ -64,6 +64,27 @@ function partsOf(heaviest: readonly Ingredient[], rules: RulesName): Part[] {
 		if (!parts.has(name.toLowerCase())) parts.set(name.toLowerCase(), { name, parts: ingredient.parts });
 	}
 	return [...parts.values()];
+}
+
+/**
+ * Lines with each mix in the dough opened into what it is made of, by its share of the mix and as deep as mixes go: the
+ * flour in a premix is flour. For percentages of the flour; a statement and an account keep the mix as it is.
+ */
+export function openedMixes<L extends Pick<Line, 'ingredient' | 'use' | 'used_g'>>(
+	lines: readonly L[],
+	mixOf: (id: string) => readonly MixLine[] | undefined
+): L[] {
+	return lines.flatMap((line) => {
+		const made = line.use === 'dough' ? (mixOf(line.ingredient) ?? []) : [];
+		const all_g = sumOf(made, (part) => part.grams);
+		if (all_g <= 0) return [line];
+		const parts = made.map((part) => ({
+			...line,
+			ingredient: part.ingredient,
+			used_g: (line.used_g * part.grams) / all_g
+		}));
+		return openedMixes(parts, mixOf);
+	});
 }
 
 /**

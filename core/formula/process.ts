@@ -39,14 +39,23 @@ export const CHOICES = {
 	water: ['warm', 'cold', 'boiling'],
 	ferment: ['direct', 'sponge first'],
 	kneading: ['by hand', 'by machine'],
-	opening: ['rolled', 'pressed', 'opened by hand'],
+	held: ['the same day', 'overnight in the cold', 'for days in the cold'],
+	balls: ['covered', 'oiled', 'soaked in oil'],
+	opening: ['rolled', 'pressed', 'opened by hand', 'rolled in a stack, peeled apart'],
 	griddle: ['dry', 'oiled'],
-	cooking: ['griddle', 'oven', 'griddle, finished on a flame'],
+	cooking: ['griddle', 'oven', 'griddle, finished on a flame', 'not cooked: a dry mix in jars'],
 	sold: ['fully cooked', 'part-cooked, the customer finishes', 'warm or for the day'],
 	storage: ['shelf', 'chilled', 'frozen']
 } as const;
 export type ChoiceKey = keyof typeof CHOICES;
 export type Choices = { [K in ChoiceKey]?: (typeof CHOICES)[K][number] };
+export type Cooking = (typeof CHOICES)['cooking'][number];
+
+/** What a dry mix is chosen as: it is weighed into jars, and nothing of it is heated here. */
+export const UNCOOKED: Cooking = 'not cooked: a dry mix in jars';
+
+/** Ways of cooking that a batch may take in the place of its formula's. */
+export const COOKINGS = CHOICES.cooking.filter((each) => each !== UNCOOKED);
 
 /** The choices with every one that was not made at its first option. */
 export function choicesOf(made: Choices): Required<Choices> {
@@ -78,7 +87,7 @@ export function processOf(family: Family | null, made: Choices): Process {
 }
 
 function windowsOf(family: Family | null, choices: Required<Choices>): Windows {
-	if (!family) return {};
+	if (!family || choices.cooking === UNCOOKED) return {};
 	const windows: Windows = { ...family.windows };
 	const hydration = windows.hydration;
 	if (hydration && choices.water === 'boiling' && family.id !== 'tortilla-hot-water')
@@ -119,7 +128,60 @@ const step = (
 	cue
 });
 
+const STACKED = 'rolled in a stack, peeled apart';
+
+const OPENING: Record<Required<Choices>['opening'], string> = {
+	rolled: 'Roll out, turning',
+	pressed: 'Press between sheets',
+	'opened by hand': 'Open by hand',
+	[STACKED]: 'Roll the stack out as one'
+};
+
+const BALLS: Record<Required<Choices>['balls'], Step> = {
+	covered: step('rest balls', 'Cover the balls and rest them', [15, 30], 'flatten without springing back'),
+	oiled: step('rest balls', 'Oil the balls, cover and rest them', [20, 60], 'slack, shine all over'),
+	'soaked in oil': step(
+		'rest balls',
+		'Lay the balls in oil and rest them; let them drip before they are opened',
+		[60, 240],
+		'stretch thin without tearing'
+	)
+};
+
+/** Dough that is kept: how long and how cold, and until when it is good. */
+const HELD: Record<Required<Choices>['held'], Step[]> = {
+	'the same day': [],
+	'overnight in the cold': [
+		step(
+			'rest',
+			'Hold it covered in the cold overnight',
+			[8 * 60, 18 * 60],
+			'cold through, no grey spots',
+			4
+		),
+		step('rest', 'Let it come to the room', [30, 90], 'gives under a finger', 20)
+	],
+	'for days in the cold': [
+		step(
+			'rest',
+			'Hold it covered and dated in the cold',
+			[24 * 60, 72 * 60],
+			'no grey or pink, no sour smell it should not have',
+			4
+		),
+		step('rest', 'Let it come to the room', [30, 90], 'gives under a finger', 20)
+	]
+};
+
+/** A dry mix is weighed, mixed and put into jars: there is no dough and no heat. */
+const stepsOfMix = (): Step[] => [
+	step('mix', 'Sift and mix everything dry until it is even', [3, 6], 'one colour, no lumps'),
+	step('pack', 'Fill the jars to the weight, close and date them', null, 'weight on the declared side'),
+	step('store', 'Keep dry and dark', null, 'closed, no damp')
+];
+
 function stepsOf(family: Family | null, choices: Required<Choices>): Step[] {
+	if (choices.cooking === UNCOOKED) return stepsOfMix();
 	const yeasted = choices.leavening === 'yeast' || family?.id === 'pita' || family?.id === 'enriched';
 	const layered = family?.id === 'layered' || family?.id === 'stack-rolled';
 	const steps: Step[] = [];
@@ -152,25 +214,24 @@ function stepsOf(family: Family | null, choices: Required<Choices>): Step[] {
 		yeasted
 			? step('rest', 'Cover and let it rise', [45, 90], 'half as large again, bubbles under the skin', 26)
 			: step('rest', 'Cover and rest', [20, 30], 'a finger’s mark stays'),
+		...HELD[choices.held],
 		step('divide', 'Divide into balls, first made first rolled', null, 'each within the tolerance'),
-		step('rest balls', 'Cover the balls and rest them', [15, 30], 'flatten without springing back')
+		BALLS[choices.balls]
 	);
-	if (layered)
+	if (choices.opening === STACKED)
+		steps.push(
+			step(
+				'layer',
+				'Flatten, brush each round but the last with fat, dust it, and stack them',
+				[2, 5],
+				'fat to the edge, flour over all of it'
+			)
+		);
+	else if (layered)
 		steps.push(
 			step('layer', 'Open, spread the fat, fold or stack, rest again', [10, 15], 'fat does not break through')
 		);
-	steps.push(
-		step(
-			'shape',
-			choices.opening === 'pressed'
-				? 'Press between sheets'
-				: choices.opening === 'rolled'
-					? 'Roll out, turning'
-					: 'Open by hand',
-			[1, 2],
-			'even, edge no thicker than the middle'
-		)
-	);
+	steps.push(step('shape', OPENING[choices.opening], [1, 2], 'even, edge no thicker than the middle'));
 	if (choices.cooking === 'oven')
 		steps.push(
 			step('cook first side', 'Bake on a hot stone or tray', [2, 4], 'puffs, brown spots below', 250)
@@ -188,6 +249,10 @@ function stepsOf(family: Family | null, choices: Required<Choices>): Step[] {
 		);
 	if (choices.cooking === 'griddle, finished on a flame')
 		steps.push(step('finish', 'Puff on the flame with tongs', [0.1, 0.3], 'balloons, edges colour'));
+	if (choices.opening === STACKED)
+		steps.push(
+			step('finish', 'Peel the sheets apart while they are hot', [0.5, 2], 'they part without tearing')
+		);
 	if (choices.sold === 'part-cooked, the customer finishes')
 		steps.push(step('finish', 'Take off pale, before it browns', null, 'set, pale, no raw flour to see'));
 	steps.push(
@@ -204,9 +269,42 @@ function stepsOf(family: Family | null, choices: Required<Choices>): Step[] {
 	return steps;
 }
 
+/** The steps of a batch that is cooked otherwise than its formula says: those at the heat are of that way. */
+export function stepsCooked(
+	steps: readonly Step[],
+	family: Family | null,
+	made: Choices,
+	cooking: Cooking | null
+): Step[] {
+	if (cooking === null || cooking === choicesOf(made).cooking || steps.length === 0) return [...steps];
+	const atHeat = (each: Step) => each.kind === 'cook first side' || each.kind === 'cook second side';
+	const isFlame = (each: Step) => each.kind === 'finish' && /flame/i.test(each.text);
+	const from = steps.findIndex(atHeat);
+	const rest = steps.filter((each) => !atHeat(each) && !isFlame(each));
+	const now = processOf(family, { ...made, cooking }).steps.filter((each) => atHeat(each) || isFlame(each));
+	const place = from < 0 ? rest.length : from;
+	return [...rest.slice(0, place), ...now, ...rest.slice(place)];
+}
+
 /** Cautions that go with the choices (section 14). */
 function cautionsOf(choices: Required<Choices>): string[] {
 	const cautions = ['Raw flour and raw dough are not eaten: no tasting before it is cooked.'];
+	if (choices.cooking === UNCOOKED)
+		return [
+			...cautions,
+			'A jar of dry mix holds raw flour: its label says how to cook it, and that it is not eaten before.',
+			'A dry mix is another kind of food than bread: its serving and what it is made into have rules of their own. Ask your authority before you sell it.'
+		];
+	if (choices.held !== 'the same day')
+		cautions.push(
+			'Held dough stays at 4 °C or colder, covered and dated; what smells wrong, greys or bubbles unasked is thrown away. How long it may be held is a question for your authority.'
+		);
+	if (choices.balls === 'soaked in oil')
+		cautions.push(
+			'Oil that dough lay in is eaten with it, and spoils: weigh what is set out and what goes back, keep it cold, and do not use it for another bread.'
+		);
+	if (choices.opening === STACKED)
+		cautions.push('A stack from the griddle holds steam: peel it with a cloth or tongs, away from the face.');
 	if (choices.water === 'boiling')
 		cautions.push('Boiling water and the dough made with it burn: a spoon first, hands when it has cooled.');
 	if (choices.cooking !== 'oven')

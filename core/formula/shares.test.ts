@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dough, flour, ingredient, per100g, surface, water } from '../testing/recipe.ts';
 import { FAMILIES, windowFindings, type Family } from './families.ts';
-import { choicesOf, processOf } from './process.ts';
 import { flourShares, isPreferment } from './shares.ts';
 import type { Line } from './types.ts';
 
@@ -104,56 +103,5 @@ describe('windows', () => {
 				expect(each.above).not.toBe('');
 				expect(each.low).toBeLessThanOrEqual(each.high);
 			}
-	});
-});
-
-describe('choices', () => {
-	const tortilla = FAMILIES[0] as Family;
-	it('stand at the first option until made', () => {
-		expect(choicesOf({}).water).toBe('warm');
-		expect(choicesOf({ water: 'cold' }).water).toBe('cold');
-	});
-	it('boiling water: more hydration, a step that burns, a caution, and steam', () => {
-		const process = processOf(tortilla, { water: 'boiling' });
-		expect(process.windows.hydration).toMatchObject({ low: 50, high: 65 });
-		expect(process.mixGap).toBe('evaporation');
-		expect(process.steps.find((step) => step.kind === 'mix')?.temperature_c).toBe(100);
-		expect(process.cautions.some((caution) => caution.includes('Boiling water'))).toBe(true);
-	});
-	it('a sponge adds its step and its window', () => {
-		expect(processOf(tortilla, {}).steps[0]?.kind).toBe('mix');
-		const process = processOf(tortilla, { ferment: 'sponge first' });
-		expect(process.steps[0]?.kind).toBe('sponge');
-		expect(process.windows.prefermented).toMatchObject({ low: 15, high: 50 });
-	});
-	it('no fat and no leavening close their windows', () => {
-		const { windows } = processOf(tortilla, { fat: 'none', leavening: 'neither' });
-		expect([windows.fat?.high, windows.leavening?.high]).toEqual([0, 0]);
-		expect(processOf(tortilla, { fat: 'lard', leavening: 'baking powder' }).windows.fat).toMatchObject({
-			low: 6,
-			high: 20
-		});
-	});
-	it('cooking and storing change steps and cautions', () => {
-		const flame = processOf(null, { cooking: 'griddle, finished on a flame', griddle: 'oiled' });
-		expect(flame.steps.some((step) => step.kind === 'finish')).toBe(true);
-		expect(flame.cautions.join(' ')).toMatch(/Open flame.*/);
-		expect(flame.cautions.join(' ')).toMatch(/oil spatters/);
-		const part = processOf(null, {
-			sold: 'part-cooked, the customer finishes',
-			storage: 'frozen',
-			cooking: 'oven'
-		});
-		expect(part.cautions.join(' ')).toMatch(/Part-cooked bread is not ready to eat/);
-		expect(part.steps.at(-1)).toMatchObject({ kind: 'store', temperature_c: -18 });
-		expect(part.steps.some((step) => step.kind === 'cook second side')).toBe(false);
-	});
-	it('every process cools before packing and says raw dough is not eaten', () => {
-		for (const family of [null, ...FAMILIES]) {
-			const { steps, cautions } = processOf(family, {});
-			const kinds = steps.map((step) => step.kind);
-			expect(kinds.indexOf('cool')).toBeLessThan(kinds.indexOf('pack'));
-			expect(cautions[0]).toMatch(/Raw flour/);
-		}
 	});
 });

@@ -310,7 +310,13 @@ describe('rows that go in at once', () => {
 describe('an archive of an older Square Batch', () => {
 	it('is brought up to date by the migrations that came since', async () => {
 		await begunAnew();
-		const { opened_at: _later, version: _latest, ...kitchen } = rowsIn(files, 'kitchens')[0] ?? {};
+		const {
+			opened_at: _later,
+			version: _latest,
+			locale: _written,
+			week_starts: _begins,
+			...kitchen
+		} = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};
 		const older: Record<string, Cells[]> = {
 			kitchens: [kitchen],
@@ -325,7 +331,7 @@ describe('an archive of an older Square Batch', () => {
 			},
 			rowsOf: (table) => older[table] ?? []
 		});
-		expect(await theKitchen(bench.db)).toMatchObject({ id, name: DEMO });
+		expect(await theKitchen(bench.db)).toMatchObject({ id, name: DEMO, locale: 'en-US', weekStarts: 0 });
 		expect(await bench.db('ingredients').where('kitchen_id', id).pluck('id')).toEqual([ingredient.id]);
 		expect(older.price_packs?.length).toBeGreaterThan(0);
 		expect(await bench.db('price_packs').where('kitchen_id', id).pluck('id')).toHaveLength(

@@ -17,6 +17,17 @@ export function salesForms({ day, fresh, stocked, sold }: Subjects): Record<stri
 				reason: ''
 			}
 		}),
+		'/sales/stall count': async () => ({
+			isNew: true,
+			draft: {
+				id: newId(),
+				channel: 'From the door',
+				changeBrought: '20',
+				cash: '52.50',
+				card: '13.00',
+				note: ''
+			}
+		}),
 		'/sales void': async () => ({ draft: { saleId: await sold(), reason: 'a slip' } }),
 		'/sales comeBack': async () => ({
 			isNew: true,

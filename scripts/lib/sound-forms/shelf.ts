@@ -10,6 +10,7 @@ export function shelfForms({
 	day,
 	fresh,
 	ingredient,
+	jarMix,
 	lot,
 	db,
 	kitchen,
@@ -59,6 +60,12 @@ export function shelfForms({
 			}
 		}),
 		'/shelf/[id] forget': async () => ({ id: await ingredient(), draft: { measure: 'packet' } }),
+		'/shelf/[id] jars': async () => ({
+			id: await jarMix(),
+			isNew: true,
+			draft: { id: newId(), madeOn: day, jars: '2', bestBefore: '' }
+		}),
+		'/shelf/[id] sell': async () => ({ id: await jarMix(), isNew: true, fields: { key: newId() } }),
 		'/shelf/lots receive': async () => ({
 			isNew: true,
 			draft: {

@@ -10,7 +10,7 @@ import { addRisk } from '../../../src/lib/server/contact/risks.ts';
 import type { Database } from '../../../src/lib/server/db/connection.ts';
 import { addEquipment } from '../../../src/lib/server/equipment.ts';
 import { listFormulas } from '../../../src/lib/server/formulas/read.ts';
-import { listIngredients } from '../../../src/lib/server/ingredients.ts';
+import { addIngredient, listIngredients } from '../../../src/lib/server/ingredients.ts';
 import { today } from '../../../src/lib/server/kitchens.ts';
 import { getLabel } from '../../../src/lib/server/labels/read.ts';
 import { receiveLot } from '../../../src/lib/server/lots/receive.ts';
@@ -37,6 +37,25 @@ export function subjects(db: Database, kitchen: Kitchen) {
 	const product = () => firstOf('products');
 	const ingredient = async (kind = 'salt') =>
 		(await listIngredients(db, kitchen.id)).find((each) => each.kind === kind && !each.mix)?.id ?? '';
+	/** A mix with what goes into one jar of it. */
+	const jarMix = async () => {
+		const [salt, sugar] = [await ingredient('salt'), await ingredient('sweetener')];
+		return addIngredient(db, kitchen.id, {
+			name: fresh('Dry mix'),
+			kind: 'compound',
+			labelUs: '',
+			labelEu: '',
+			parts: [],
+			allergens: [],
+			confirmedOn: null,
+			evidence: '',
+			per100g: {},
+			source: 'mix',
+			sourceNote: '',
+			mix: [salt, sugar].map((part, nth) => ({ ingredient: part, grams: 100 + nth })),
+			portion_g: 50
+		});
+	};
 	const equipment = () => addEquipment(db, kitchen.id, fresh('Bowl'), 250);
 	const plan = async () =>
 		createBatch(db, kitchen, newId(), { productId: await product(), madeOn: day, factor: 1 });
@@ -166,6 +185,7 @@ export function subjects(db: Database, kitchen: Kitchen) {
 		firstOf,
 		product,
 		ingredient,
+		jarMix,
 		equipment,
 		plan,
 		stocked,

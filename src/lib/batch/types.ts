@@ -1,3 +1,4 @@
+import type { Cooking } from '$core/formula/process.ts';
 import type { BatchLine as CoreBatchLine, BatchMeasured } from '$core/bench/batch.ts';
 import type { Facts } from '$core/facts.ts';
 import type { MixGap, Recipe } from '$core/formula/types.ts';
@@ -25,6 +26,8 @@ export interface NamedBatch {
 	packPieces: number;
 	packsMade: number;
 	packsLeft: number;
+	/** How it is cooked where that is not as its formula says; null where it is. */
+	cooking: Cooking | null;
 }
 
 /** What the record of a batch says besides what was measured. */

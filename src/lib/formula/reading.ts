@@ -90,7 +90,8 @@ function readLineDraft(
 	const grams = line.toWeigh && line.grams.trim() === '' ? 0 : take(`${path}.grams`, line.grams, readGrams);
 	const most = line.most.trim() === '' ? null : take(`${path}.most`, line.most, readGrams);
 	if (most !== null && grams !== null && most < grams)
-		errors[`${path}.most`] = `less than the ${line.grams.trim()} planned`;
+		errors[`${path}.most`] =
+			`less than the ${line.grams.trim()} ${line.use === 'dough' ? 'planned' : 'used up'}`;
 	if (!known.has(line.ingredient) || grams === null) return null;
 	const { ingredient, use } = line;
 	const stage = line.stage.trim() || null;

@@ -6,6 +6,8 @@ export interface StationFacts {
 	steps: Step[];
 	/** Cautions of the ways chosen for it (computation, section 14). */
 	cautions: string[];
+	/** A dry mix in jars: nothing of it goes to the heat. */
+	uncooked: boolean;
 	partCooked: boolean;
 	label: StationLabel | null;
 	/** What the batch holds that its label does not say, in words. */

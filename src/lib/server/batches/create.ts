@@ -1,3 +1,4 @@
+import { choicesOf, type Cooking } from '$core/formula/process.ts';
 import { onScale_g } from '$core/formula/scale.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { isDough } from '$core/formula/types.ts';
@@ -20,7 +21,7 @@ export async function createBatch(
 	db: Database,
 	kitchen: Kitchen,
 	id: string,
-	plan: { productId: string; madeOn: string; factor: number }
+	plan: { productId: string; madeOn: string; factor: number; cooking?: Cooking | null }
 ): Promise<string> {
 	const product = await getProduct(db, kitchen.id, plan.productId).catch((error: unknown) => {
 		if (error instanceof NotFound) refuse('productId', 'choose a product');
@@ -49,6 +50,7 @@ export async function createBatch(
 			materials: JSON.stringify(product.materials),
 			price: product.price,
 			serving_pieces: product.servingPieces,
+			cooking: plan.cooking && plan.cooking !== choicesOf(formula.choices).cooking ? plan.cooking : '',
 			created_at: now,
 			updated_at: now
 		});

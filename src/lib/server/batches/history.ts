@@ -59,6 +59,12 @@ export const ballsOff_g = (batches: readonly BatchSummary[]): number[] =>
 		return ball_g === null ? [] : ball_g - ballWeight_g;
 	});
 
+/** The batches cooked as this one: the oven takes other water than the griddle. */
+export const cookedAs = (
+	newestFirst: readonly BatchSummary[],
+	{ cooking }: Pick<BatchSummary, 'cooking'>
+): BatchSummary[] => newestFirst.filter((batch) => batch.cooking === cooking);
+
 /** Cook loss to expect of each formula from its newest batches that tell it, by formula id. */
 export function cookLossHistory(newestFirst: readonly BatchSummary[]): Map<string, number> {
 	const history = new Map<string, number>();

@@ -1,5 +1,5 @@
 import type { PlannedLine } from '$core/bench/batch.ts';
-import type { Step } from '$core/formula/process.ts';
+import type { Cooking, Step } from '$core/formula/process.ts';
 import type { Facts } from '$core/facts.ts';
 import type { Category, Material, MixGap, Product, Use } from '$core/formula/types.ts';
 import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
@@ -52,7 +52,8 @@ export function namedFromRow(row: Row): NamedBatch {
 		ballWeight_g: Number(row.ball_weight_g),
 		packPieces: row.pack_pieces,
 		packsMade: row.packs_made,
-		packsLeft: Number(row.packs_left)
+		packsLeft: Number(row.packs_left),
+		cooking: (row.cooking || null) as Cooking | null
 	};
 }
 

@@ -39,6 +39,7 @@ const summaries = (db: Database, kitchenId: string) =>
 			'b.packs_made',
 			'b.packs_left',
 			'b.closed_at',
+			'b.cooking',
 			's.standing'
 		);
 

@@ -1,7 +1,7 @@
 import { NotFound } from '../errors.ts';
 import type { LabelContent } from '$core/label/content.ts';
 import type { StationFacts, StationLabel } from '../../batch/bench/station.ts';
-import { processOf, type Choices, type Step } from '$core/formula/process.ts';
+import { processOf, stepsCooked, UNCOOKED, type Choices, type Step } from '$core/formula/process.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Database } from '../db/connection.ts';
 import { allFamilies } from '../families.ts';
@@ -13,7 +13,7 @@ import { toList, type Row } from '../rows.ts';
 export async function stationFacts(
 	db: Database,
 	kitchen: Kitchen,
-	batch: Pick<Batch, 'id' | 'productId'>
+	batch: Pick<Batch, 'id' | 'productId' | 'cooking'>
 ): Promise<StationFacts> {
 	const [version, revision, families, held] = await Promise.all([
 		db('batches as b')
@@ -37,8 +37,10 @@ export async function stationFacts(
 	const family = families.find((each) => each.id === version.family) ?? null;
 	return {
 		held,
-		steps: toList<Step>(version.steps),
-		cautions: processOf(family, choices).cautions,
+		steps: stepsCooked(toList<Step>(version.steps), family, choices, batch.cooking),
+		cautions: processOf(family, { ...choices, ...(batch.cooking ? { cooking: batch.cooking } : {}) })
+			.cautions,
+		uncooked: choices.cooking === UNCOOKED,
 		partCooked: choices.sold === 'part-cooked, the customer finishes',
 		label: revision ? labelOf(revision) : null
 	};

@@ -16,7 +16,8 @@ export const TABLES = {
 			'materials',
 			'note',
 			'created_at',
-			'updated_at'
+			'updated_at',
+			'cooking'
 		],
 		textOrNull: [
 			'price',
@@ -302,6 +303,21 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'batch_id', 'what', 'taken_at', 'taken_by'],
 		textOrNull: ['line_id', 'grams', 'corrects_id', 'lot_id'],
 		number: ['number']
+	},
+	till_counts: {
+		text: [
+			'id',
+			'kitchen_id',
+			'counted_on',
+			'channel',
+			'change_brought',
+			'cash',
+			'card',
+			'cash_sold',
+			'card_sold',
+			'note',
+			'created_at'
+		]
 	}
 } as const;
 

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { COOKINGS, type Cooking } from '$core/formula/process.ts';
 import type { BatchInput } from '../../batch/types.ts';
 import {
 	count,
@@ -102,13 +103,18 @@ export interface PlanForm {
 	productId: string;
 	madeOn: string;
 	factor: number;
+	/** Null as the formula says. */
+	cooking: Cooking | null;
 }
 
 export const planForm = Joi.object<PlanForm>({
 	id: id('open the page again'),
 	productId: id('choose a product'),
 	madeOn: day(),
-	factor: number(0.01, 100)
+	factor: number(0.01, 100),
+	cooking: Joi.valid(...COOKINGS)
+		.empty('')
+		.default(null)
 });
 
 export const cleanForm = Joi.object<{

@@ -59,6 +59,9 @@ const said = (most: number) =>
 		.max(most)
 		.custom((text: string) => text.trim());
 
+/** No griddle or oven of a home kitchen takes more. */
+const MOST_AT_ONCE = 60;
+
 /** What each happening says besides its name. */
 export const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 	'step begun': { step: Joi.number().integer().min(0).max(MOST_STEPS).required() },
@@ -74,6 +77,7 @@ export const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 		factor: Joi.number().greater(0).max(100).required(),
 		lineIds: Joi.array().items(entryId().optional()).required()
 	},
+	'at once': { count: Joi.number().integer().min(1).max(MOST_AT_ONCE).required() },
 	'part-cooked': { is: Joi.boolean().required() },
 	'best before': { day: Joi.alternatives(Joi.valid(null), day()).required() },
 	void: {}

@@ -80,7 +80,12 @@ const line = Joi.object({
 	if (value.uptake !== null && value.uptake > (value.grams ?? 0))
 		return helpers.message({ custom: 'what stays on the pieces is more than what is used up' });
 	if (value.most !== null && value.most < (value.grams ?? 0))
-		return helpers.message({ custom: 'the most that may go in is less than what is planned' });
+		return helpers.message({
+			custom:
+				value.use === 'dough'
+					? 'the most that may go in is less than what is planned'
+					: 'less is set out than is used up'
+		});
 	return value;
 });
 

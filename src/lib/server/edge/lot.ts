@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type { LotCount } from '../lots/count.ts';
 import type { LotInput } from '../../shelf/lots.ts';
-import { ID, day, grams, id, money, number, optionalText, text } from './fields.ts';
+import type { JarsMade } from '../lots/make-jars.ts';
+import { ID, count, day, grams, id, money, number, optionalText, text } from './fields.ts';
 
 /** A receiving form once read; its id makes a lot sent twice one lot. */
 export interface LotForm extends Omit<LotInput, 'usable'> {
@@ -28,9 +29,18 @@ export const lotForm = Joi.object<LotForm>({
 	note: optionalText(300)
 });
 
+/** So many jars are filled at once. */
+const MOST_JARS = 10_000;
+export const jarsForm = Joi.object<JarsMade>({
+	id: id('open the page again'),
+	madeOn: day(),
+	jars: count(1, MOST_JARS),
+	bestBefore: day({ optional: true })
+});
+
 export const takeBackForm = Joi.object<{ reason: string }>({ reason: text(300, 'say why, for the record') });
 
-const count = Joi.object({
+const counted = Joi.object({
 	lotId: id('open the page again'),
 	expected: Joi.number().required(),
 	counted: grams({}),
@@ -38,7 +48,7 @@ const count = Joi.object({
 });
 
 export const countForm = Joi.object<{ counts: LotCount[] }>({
-	counts: Joi.array().items(count).min(1).required().messages({
+	counts: Joi.array().items(counted).min(1).required().messages({
 		'array.min': 'count at least one lot'
 	})
 });

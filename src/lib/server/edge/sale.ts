@@ -3,6 +3,7 @@ import { ALL, SORTS, type LedgerFilter, type Sort } from '../sales/ledger.ts';
 import { PAID_BY, SALE_KINDS, type PaidBy } from '../../sales/kinds.ts';
 import type { SaleEntry } from '../../sales/types.ts';
 import { ID, count, day, id, money, optionalText, text } from './fields.ts';
+import type { CountedTill } from '../sales/till-count.ts';
 import { DAY_ORDERS, type DayOrder } from '../sales/past/read.ts';
 import { isDay } from './query.ts';
 
@@ -30,6 +31,17 @@ export interface SaleForm {
 	customer: string;
 	reason: string;
 }
+
+const SOLD_AT = 'say where you sell';
+
+export const tillForm = Joi.object<CountedTill>({
+	id: id('open the page again'),
+	channel: text(60, SOLD_AT),
+	changeBrought: money(),
+	cash: money(),
+	card: money(),
+	note: optionalText(300)
+});
 
 const MOST_LINES = 30;
 

@@ -6,7 +6,7 @@ import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
-import { cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
+import { cookedAs, cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
 import { getBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
@@ -37,7 +37,7 @@ async function readPage({ db, kitchen }: App.Locals, id: string) {
 	return {
 		batch,
 		/** Cook loss to expect, from the formula's earlier batches. */
-		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
+		expectedLoss: cookLossHistory(cookedAs(earlier, batch)).get(batch.formulaId) ?? null,
 		contact,
 		usualGap: usualMixGap(earlier),
 		/** What is in use, and what this batch touched though it is not any more. */

@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { asTaken, isFelt } from '$core/formula/by-feel.ts';
+import { choicesOf } from '$core/formula/process.ts';
 import { isDough } from '$core/formula/types.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { createBatch } from '$lib/server/batches/create.ts';
@@ -34,6 +35,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			name: product.name,
 			number: formula.number,
 			mixGap: formula.mixGap,
+			cooking: choicesOf(formula.choices).cooking,
 			/** What of the dough reaches the packs here; null without squared batches. */
 			usualYield: usualYield(byFormula.get(formula.id) ?? []),
 			packPieces: product.packPieces,
@@ -59,7 +61,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 			id: newId(),
 			productId: chosen?.id ?? '',
 			madeOn: today(kitchen),
-			factor: packs ?? url.searchParams.get('factor') ?? '1'
+			factor: packs ?? url.searchParams.get('factor') ?? '1',
+			cooking: ''
 		},
 		/** Whether the amount asked for is packs. */
 		asPacks: packs !== null

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import DayField from '$lib/ui/control/DayField.svelte';
+	import { COOKINGS, UNCOOKED } from '$core/formula/process.ts';
 	import { doughMass_g } from '$core/formula/types.ts';
 	import { ballsFrom, packsFrom } from '$core/massflow/balls.ts';
 	import { enhance } from '$app/forms';
@@ -89,6 +90,21 @@
 				inputmode={by === 'packs' ? 'numeric' : 'decimal'}
 				class="w-40"
 			/>
+			{#if product && product.cooking !== UNCOOKED}
+				<Choice
+					label="Cooked on"
+					bind:value={draft.cooking}
+					options={[
+						{ value: '', text: `${product.cooking}, as the formula` },
+						...COOKINGS.filter((each) => each !== product.cooking).map((each) => ({
+							value: each,
+							text: each
+						}))
+					]}
+					hint={draft.cooking === '' ? '' : 'Its loss is learned apart from the formula’s own way'}
+					class="w-64"
+				/>
+			{/if}
 		</div>
 		{#if product && makes}
 			<p class="mt-4 text-lg" data-testid="makes">

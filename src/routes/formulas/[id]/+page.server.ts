@@ -54,6 +54,8 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			/** Range of the hydration really used in the last batches. */
 			hydration: hydrationHistory(batches),
 			ingredients: [...coreShelf(shelf, packs, today(kitchen), kitchen.rules).values()],
+			/** What the mixes of the kitchen's own are made of, by their ids. */
+			mixes: Object.fromEntries(shelf.flatMap(({ id, mix }) => (mix ? [[id, mix]] : []))),
 			ownMeasures: own,
 			named: shelf.map(({ id, name, kind, referenceId, measures, portion_g }) => ({
 				id,

@@ -3,6 +3,7 @@
 	import { beforeNavigate } from '$app/navigation';
 	import type { Facts } from '$core/facts.ts';
 	import { pieceOfFamily, proposedOf, withProposed, type Proposed } from '$core/formula/propose.ts';
+	import { openedMixes } from '$core/formula/mix.ts';
 	import { processOf } from '$core/formula/process.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import { flourShares } from '$core/formula/shares.ts';
@@ -127,9 +128,11 @@
 		product.pieceMany = piece?.many ?? '';
 		if (product.category === was.category && piece) product.category = piece.category;
 	}
-	const shares = $derived(flourShares(felt.lines, ingredientOf));
-	const most = $derived(felt.high && flourShares(felt.high, ingredientOf).hydration);
-	const flour_g = $derived(bakersFigures(felt.lines, ingredientOf).flour_g);
+	/** Percentages see through a mix of one's own to the flour and water in it. */
+	const opened = <L extends Line>(lines: readonly L[]) => openedMixes(lines, (id) => data.mixes[id]);
+	const shares = $derived(flourShares(opened(felt.lines), ingredientOf));
+	const most = $derived(felt.high && flourShares(opened(felt.high), ingredientOf).hydration);
+	const flour_g = $derived(bakersFigures(opened(felt.lines), ingredientOf).flour_g);
 	const isTaken = (ingredient: string) => felt.taken.some(({ line }) => line.ingredient === ingredient);
 	const toWeigh = $derived(
 		sheet.draft.lines.filter(
@@ -344,6 +347,7 @@
 			read={reading.lines}
 			ingredients={data.ingredients}
 			{context}
+			{opened}
 			{error}
 			onremember={remember}
 			referenceName={(id) => references.get(id) ?? id}

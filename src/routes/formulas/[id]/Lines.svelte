@@ -30,6 +30,8 @@
 		onshelve: (references: string[]) => Promise<Map<string, string> | null>;
 		/** What a pasted recipe says is to be done. */
 		onsteps: (steps: string[]) => void;
+		/** The lines with each mix of one's own opened into what it is made of. */
+		opened: (lines: readonly Line[]) => Line[];
 		/** The lines say something else than before. */
 		onlines: () => void;
 	}
@@ -43,6 +45,7 @@
 		referenceName,
 		onshelve,
 		onsteps,
+		opened,
 		onlines
 	}: Props = $props();
 
@@ -60,7 +63,7 @@
 		const shelf = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient]));
 		const ingredientOf = (id: string) => shelf.get(id) as Ingredient;
 		const sound = read.filter((line) => line !== null);
-		const bakers = bakersFigures(sound, ingredientOf);
+		const bakers = bakersFigures(opened(sound), ingredientOf);
 		const costs = lineCosts(sound, ingredientOf).map((cost) => cost?.toNumber() ?? null);
 		const total = costs.reduce<number>((sum, cost) => sum + (cost ?? 0), 0);
 		let at = 0;

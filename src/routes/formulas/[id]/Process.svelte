@@ -23,6 +23,8 @@
 		water: 'Water goes in',
 		ferment: 'Sponge or direct',
 		kneading: 'Kneaded',
+		held: 'Dough is baked',
+		balls: 'Balls rest',
 		opening: 'Opened',
 		griddle: 'Griddle',
 		cooking: 'Cooked on',

@@ -3,24 +3,38 @@ import { today } from '$lib/server/kitchens.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { ALL, channelsUsed, recentIds } from '$lib/server/sales/ledger.ts';
 import { ledgerSplit } from '$lib/server/sales/totals.ts';
-import type { PageServerLoad } from './$types';
+import { saving } from '$lib/server/edge/actions.ts';
+import { tillForm } from '$lib/server/edge/sale.ts';
+import { countTill, tillCounts, tillSold } from '$lib/server/sales/till-count.ts';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const day = today(kitchen);
-	const [left, channels, { profile }, takings, known] = await Promise.all([
+	const [left, channels, { profile }, takings, known, counts] = await Promise.all([
 		batchesLeft(db, kitchen),
 		channelsUsed(db, kitchen.id),
 		getProfile(db, kitchen.id),
 		ledgerSplit(db, kitchen.id, { ...ALL, from: day, to: day }, 'channel'),
-		recentIds(db, kitchen.id)
+		recentIds(db, kitchen.id),
+		tillCounts(db, kitchen.id, day)
 	]);
 	return {
 		// The oldest are sold first.
 		left: left.reverse(),
 		channels: [...new Set([...channels, ...(profile?.channels ?? [])])],
-		takings,
+		/** Taken today by place; of each what was cash and card. */
+		takings: await Promise.all(
+			takings.map(async (each) => ({ ...each, ...(await tillSold(db, kitchen.id, day, each.name)) }))
+		),
+		counts,
 		/** What the server has of the last days: what this device sent since is beside it. */
 		known,
 		day
 	};
+};
+
+export const actions: Actions = {
+	count: saving(tillForm, async ({ locals: { db, kitchen } }, form) => {
+		await countTill(db, kitchen, form);
+	})
 };

@@ -135,6 +135,16 @@
 	}
 	const givenRead = $derived(readMoney(given));
 	const change = $derived(last && givenRead.ok ? changeOf(last.total, givenRead.value) : null);
+	/** Of what was taken here today, what is in the till and what went by card. */
+	const sold = $derived.by(() => {
+		const here = data.day === day ? data.takings.find((each) => each.name === channel) : undefined;
+		const by = (paidBy: PaidBy) =>
+			takingsWith(
+				(paidBy === 'cash' ? here?.cash : here?.card) ?? '0',
+				mine.filter((entry) => entry.channel === channel && entry.soldOn === day && entry.paidBy === paidBy)
+			);
+		return { cash: by('cash'), card: by('card') };
+	});
 	/** Taken today at this place, with what is still on its way. */
 	const takings = $derived(
 		takingsWith(
@@ -339,4 +349,12 @@
 		Packs past their best-before are not offered: write them off below.
 	</p>
 {/if}
-<CloseDay {products} {channel} {day} />
+<CloseDay
+	{products}
+	{channel}
+	{day}
+	{currency}
+	{sold}
+	counts={data.day === day ? data.counts.filter((count) => count.channel === channel) : []}
+	waits={till.waiting.length > 0}
+/>

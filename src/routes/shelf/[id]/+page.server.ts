@@ -1,9 +1,10 @@
+import { keyOf } from '$lib/server/edge/validated.ts';
 import type { ShelfIngredient } from '$lib/shelf/ingredient.ts';
 import { forgetForm } from '$lib/server/edge/ingredient.ts';
 import { redirect } from '@sveltejs/kit';
 import { ingredientDraft, newIngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 import { compositionHistory } from '$lib/server/compositions.ts';
-import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
+import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import {
 	ingredientForm,
 	ingredientInput,
@@ -19,6 +20,10 @@ import { measureInput } from '$lib/server/measure-input.ts';
 import { removeMeasure, setMeasure } from '$lib/server/measures.ts';
 import { pricePacks } from '$lib/server/prices.ts';
 import { addPricePack, saveIngredient } from '$lib/server/shelf-keep.ts';
+import { jarsForm } from '$lib/server/edge/lot.ts';
+import { sellByTheJar } from '$lib/server/formulas/jar.ts';
+import { makeJars } from '$lib/server/lots/make-jars.ts';
+import { lotsOnHand } from '$lib/server/lots/read.ts';
 import { newId } from '$lib/server/rows.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -39,6 +44,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 			measures: [],
 			history: [],
 			measureSet,
+			portion_g: null,
+			lots: [],
 			others: params.id === 'mix' ? await others() : []
 		};
 	const ingredient = await orNotFound(getIngredient(db, kitchen.id, params.id));
@@ -54,6 +61,10 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		measures: ingredient.measures,
 		history,
 		measureSet,
+		portion_g: ingredient.portion_g,
+		lots: ingredient.mix
+			? (await lotsOnHand(db, kitchen.id)).filter((lot) => lot.ingredientId === ingredient.id)
+			: [],
 		others: ingredient.mix ? await others() : []
 	};
 };
@@ -72,6 +83,15 @@ export const actions: Actions = {
 		});
 		if (typeof result === 'string') redirect(303, `/shelf/${result}`);
 		return result ?? { saved: true };
+	},
+	jars: saving(jarsForm, async ({ locals: { db, kitchen }, params }, form) => {
+		await makeJars(db, kitchen, params.id, form);
+	}),
+	sell: async ({ locals: { db, kitchen }, params, request }) => {
+		const key = keyOf(await request.formData());
+		const result = await attempt(() => sellByTheJar(db, kitchen, params.id, key));
+		if (typeof result === 'string') redirect(303, `/formulas/${result}`);
+		return result;
 	},
 	price: saving(priceForm, async ({ locals: { db, kitchen }, params }, { id, grams, usable, ...price }) => {
 		const pack = packGrams(grams, await getIngredient(db, kitchen.id, params.id), kitchen);

@@ -8,6 +8,7 @@
 	import Allergens from './Allergens.svelte';
 	import Composition from './Composition.svelte';
 	import { ingredientDifferences } from './differences.ts';
+	import Jars from './Jars.svelte';
 	import History from './History.svelte';
 	import Measures from './Measures.svelte';
 	import MixLines from './MixLines.svelte';
@@ -59,6 +60,7 @@
 </form>
 
 {#if !data.isNew}
+	{#if data.draft.mix}<Jars portion_g={data.portion_g} lots={data.lots} today={data.today} />{/if}
 	<Prices id={data.draft.id} packs={data.packs} today={data.today} currency={data.kitchen.currency} />
 	<Measures id={data.draft.id} measures={data.measures} set={data.measureSet} />
 	<History history={data.history} />

@@ -67,6 +67,8 @@ import * as shelfPictures from './0065_shelf_pictures.ts';
 import * as takenLabels from './0066_taken_labels.ts';
 import * as ownMeasures from './0067_own_measures.ts';
 import * as locale from './0068_locale.ts';
+import * as batchCooking from './0069_batch_cooking.ts';
+import * as tillCounts from './0070_till_counts.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -137,5 +139,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0065_shelf_pictures', shelfPictures],
 	['0066_taken_labels', takenLabels],
 	['0067_own_measures', ownMeasures],
-	['0068_locale', locale]
+	['0068_locale', locale],
+	['0069_batch_cooking', batchCooking],
+	['0070_till_counts', tillCounts]
 ];

@@ -1,4 +1,4 @@
-import { cookLossHistory, squares } from '$lib/server/batches/history.ts';
+import { cookedAs, cookLossHistory, squares } from '$lib/server/batches/history.ts';
 import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
@@ -22,9 +22,11 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		station,
 		/** What may stand on the scale, and what it weighs empty where that is known. */
 		containers: equipment.flatMap(({ id, name, tare_g, retired }) => (retired ? [] : [{ id, name, tare_g }])),
-		expectedLoss: cookLossHistory(earlier).get(batch.formulaId) ?? null,
+		expectedLoss: cookLossHistory(cookedAs(earlier, batch)).get(batch.formulaId) ?? null,
 		/** Cook losses of the earlier batches that square, for how heavy a ball has to be. */
-		pastLosses: earlier.filter(squares).flatMap(({ standing }) => standing.cookLoss ?? []),
+		pastLosses: cookedAs(earlier, batch)
+			.filter(squares)
+			.flatMap(({ standing }) => standing.cookLoss ?? []),
 		/** What may be drawn from, oldest first. */
 		lots,
 		scaleDivision_g: kitchen.scaleDivision_g

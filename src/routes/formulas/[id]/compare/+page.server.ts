@@ -1,4 +1,5 @@
 import { compareLines, isChanged } from '$core/formula/compare.ts';
+import { openedMixes } from '$core/formula/mix.ts';
 import { flourShares, type ShareKey } from '$core/formula/shares.ts';
 import type { Ingredient, Line, MixGap } from '$core/formula/types.ts';
 import { labelChanges } from '$core/label/changes.ts';
@@ -11,6 +12,7 @@ import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
+import { mixLines } from '$lib/server/mixes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import { error } from '@sveltejs/kit';
@@ -19,9 +21,10 @@ import type { PageServerLoad } from './$types';
 /** Two versions of a formula side by side, or a version and the draft. */
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, url }) => {
 	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
-	const [versions, ingredients, batches] = await Promise.all([
+	const [versions, ingredients, mixes, batches] = await Promise.all([
 		listVersions(db, kitchen.id, formula.id),
 		readCoreShelf(db, kitchen, today(kitchen)),
+		mixLines(db, kitchen.id),
 		listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 	]);
 	const names = [...versions.map((version) => String(version.number)), ...(formula.draft ? ['draft'] : [])];
@@ -48,7 +51,12 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 		const outcome = planFacts({ ...parts, product: coreProduct(product) }, loss);
 		return outcome.ok ? outcome.value : null;
 	};
-	const [a, b] = [flourShares(before.lines, ingredientOf), flourShares(after.lines, ingredientOf)];
+	const sharesOf = (lines: Line[]) =>
+		flourShares(
+			openedMixes(lines, (id) => mixes.get(id)),
+			ingredientOf
+		);
+	const [a, b] = [sharesOf(before.lines), sharesOf(after.lines)];
 	return {
 		formula: { id: formula.id, name: formula.name },
 		names,

@@ -21,6 +21,12 @@
 	const made = $derived(session.batch.ballCount);
 	const rejects = $derived(session.batch.rejects);
 	const left = $derived(made === null ? null : Math.max(0, made - bench.done - rejects - bench.on));
+	/** No griddle or oven of a home kitchen takes more. */
+	const MOST_AT_ONCE = 60;
+	/** So many go on together: the last ones may be fewer. */
+	const onNow = $derived(left === null ? bench.atOnce : Math.min(bench.atOnce, Math.max(1, left)));
+	/** And so many come off: those that are on, where somebody said so. */
+	const doneNow = $derived(bench.on > 0 ? Math.min(bench.atOnce, bench.on) : bench.atOnce);
 	const tapped = $derived(REJECT_REASONS.filter((reason) => bench.rejected[reason] > 0));
 
 	const isTap = (entry: { kind: string; happening?: { name: string } }) =>
@@ -111,18 +117,38 @@
 					<dd class="figure text-3xl">{left === null ? '–' : plain(left)}</dd>
 				</div>
 			</dl>
-			<div class="mt-3 grid grid-cols-3 gap-2">
+			<div class="mt-3 flex items-center gap-2" role="group" aria-label="How many cook at once">
+				<span class="text-quiet text-sm">At once</span>
+				<button
+					type="button"
+					class="button min-w-11 px-2"
+					aria-label="One fewer at once"
+					disabled={session.isClosed || bench.atOnce <= 1}
+					onclick={() => session.happened({ name: 'at once', count: bench.atOnce - 1 })}>−</button
+				>
+				<span class="figure min-w-6 text-center text-xl" data-testid="at-once">{bench.atOnce}</span>
+				<button
+					type="button"
+					class="button min-w-11 px-2"
+					aria-label="One more at once"
+					disabled={session.isClosed || bench.atOnce >= MOST_AT_ONCE}
+					onclick={() => session.happened({ name: 'at once', count: bench.atOnce + 1 })}>+</button
+				>
+			</div>
+			<div class="mt-2 grid grid-cols-3 gap-2">
 				<button
 					type="button"
 					class="button py-4 text-base"
-					disabled={session.isClosed}
-					onclick={() => session.happened({ name: 'pieces on', count: 1 })}>One on</button
+					disabled={session.isClosed || onNow === 0}
+					onclick={() => session.happened({ name: 'pieces on', count: onNow })}
+					>{onNow <= 1 ? 'One on' : `${plain(onNow)} on`}</button
 				>
 				<button
 					type="button"
 					class="button button-main py-4 text-base"
 					disabled={session.isClosed}
-					onclick={() => session.happened({ name: 'pieces done', count: 1 })}>One done</button
+					onclick={() => session.happened({ name: 'pieces done', count: doneNow })}
+					>{doneNow <= 1 ? 'One done' : `${plain(doneNow)} done`}</button
 				>
 				<button
 					type="button"

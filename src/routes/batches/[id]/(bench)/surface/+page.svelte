@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { uptakeIsAssumed } from '$core/formula/surface.ts';
 	import { surfaceUse } from '$core/bench/bench.ts';
 	import type { Weighed } from '$core/bench/entries.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
@@ -10,6 +11,8 @@
 
 	let { data } = $props();
 	const session = useSession();
+	/** What is planned to be set out: more than is used up where some goes back. */
+	const toSetOut_g = (of: { planned_g: number; most_g: number | null }) => of.most_g ?? of.planned_g;
 	const decimals = $derived(Math.max(0, -Math.floor(Math.log10(data.scaleDivision_g))));
 
 	const WHAT = ['set out', 'returned', 'swept'] as const;
@@ -31,13 +34,21 @@
 		)
 	);
 	let chosen = $state<{ lineId: string; what: (typeof WHAT)[number] } | null>(null);
-	const now = $derived.by(() => {
+	const now = $derived.by((): { lineId: string; what: (typeof WHAT)[number] } | null => {
 		if (chosen) return chosen;
 		// The next one that nobody weighed: all set out first, then what came back.
 		for (const what of ['set out', 'returned'] as const)
 			for (const line of lines)
 				if (line.consumed_g === null && session.bench.readings(what, line.id).length === 0)
 					return { lineId: line.id, what };
+		// What stays on is assumed until what was swept or wiped away is weighed.
+		for (const line of lines)
+			if (
+				line.consumed_g !== null &&
+				line.uptake_g === null &&
+				uptakeIsAssumed({ use: line.use, uptake_g: null })
+			)
+				return { lineId: line.id, what: 'swept' };
 		return null;
 	});
 	const line = $derived(lines.find((each) => each.id === now?.lineId) ?? null);
@@ -74,8 +85,8 @@
 		<div>
 			<Scale
 				of={line && now ? `${line.name}, ${WORDS[now.what].toLowerCase()}` : 'choose what to weigh'}
-				target_g={now?.what === 'set out' ? (line?.planned_g ?? null) : null}
-				tolerance_g={(line?.planned_g ?? 0) * 0.1}
+				target_g={now?.what === 'set out' && line && !line.toWeigh ? toSetOut_g(line) : null}
+				tolerance_g={(line ? toSetOut_g(line) : 0) * 0.1}
 				already_g={now?.what === 'set out' && line ? total('set out', line.id) : 0}
 				least_g={2 * data.scaleDivision_g}
 				division_g={data.scaleDivision_g}
@@ -130,7 +141,10 @@
 					<p class="mt-2" data-testid="consumed">
 						{#if each.consumed_g === null}
 							<span class="text-quiet"
-								>Planned: {plain(each.planned_g, 1)} g, of which {plain(each.plannedUptake_g ?? 0, 1)} g stay on.</span
+								>{each.most_g === null ? '' : `Set out ${plain(each.most_g, 1)} g. `}Planned to be used up: {plain(
+									each.planned_g,
+									1
+								)} g, of which {plain(each.plannedUptake_g ?? 0, 1)} g stay on.</span
 							>
 						{:else}
 							Consumed <b class="figure">{fixed(each.consumed_g, decimals)}</b> g;
