@@ -33,6 +33,13 @@ export function readNumber(text: string): Read<number> {
 	return fail(`"${trimmed}" is not a number`);
 }
 
+/** A number that may be below zero: a freezer's. */
+export function readSigned(text: string): Read<number> {
+	const below = /^\s*[-−–]\s*/.exec(text);
+	const result = readNumber(below ? text.slice(below[0].length) : text);
+	return result.ok && below ? { ok: true, value: -result.value } : result;
+}
+
 /** Units a weight may be typed in. */
 const WEIGHT_UNITS = ['g', 'kg', 'oz', 'lb'] as const;
 

@@ -49,9 +49,12 @@ export function temperatureSaid(text: string): TemperatureSaid | null {
 const numberOf = (text: string): number => Number(text.replace(',', '.'));
 
 /** °C from a temperature as it is typed: `230`, `230 °C`, `450 F`. Without a scale it is Celsius. */
-export function readTemperature(text: string): Read<number> {
+export function readTemperature(
+	text: string,
+	read: (text: string) => Read<number> = readNumber
+): Read<number> {
 	const found = /^(.*?)\s*(?:°|º)?\s*([cf])\.?$/i.exec(text.trim());
-	const number = readNumber(found?.[1] ?? text.replace(/[°º]\s*$/, ''));
+	const number = read(found?.[1] ?? text.replace(/[°º]\s*$/, ''));
 	if (!number.ok || !found || /c/i.test(found[2] ?? '')) return number;
 	return { ok: true, value: settled(((number.value - 32) * 5) / 9) };
 }

@@ -7,8 +7,10 @@ import {
 	readGramsList,
 	readMoney,
 	readNumber,
-	type Read
+	type Read,
+	readSigned
 } from '$core/measure/reading.ts';
+import { readLength } from '$core/measure/length.ts';
 
 /** The most a typed weight may be: a tonne. What is heavier was a slip. */
 const MOST_GRAMS = 1_000_000;
@@ -60,18 +62,21 @@ export const count = (least: number, most: number, options: { optional?: boolean
 		value < least || value > most ? `must be from ${least} to ${most}` : null
 	);
 
-/** A number below zero, as people type one. */
-const readSigned = (text: string): Read<number> => {
-	const below = /^\s*[-−–]\s*/.exec(text);
-	const result = readNumber(below ? text.slice(below[0].length) : text);
-	return result.ok && below ? { ok: true, value: -result.value } : result;
-};
-
 /** A number within limits; `signed` lets one below zero be typed. */
 export const number = (least: number, most: number, options: { optional?: boolean; signed?: boolean } = {}) =>
-	typed(options.signed ? readSigned : readNumber, options, (value) =>
-		value < least || value > most ? `must be from ${least} to ${most}` : null
-	);
+	typed(options.signed ? readSigned : readNumber, options, within(least, most));
+
+/** Says what is wrong with a number outside a range. */
+export const within = (least: number, most: number) => (value: number) =>
+	value < least || value > most ? `must be from ${least} to ${most}` : null;
+
+/** A length with an optional unit, in `unit`. */
+export const length = (
+	unit: 'cm' | 'mm',
+	least: number,
+	most: number,
+	options: { optional?: boolean } = {}
+) => typed((text) => readLength(text, unit), options, within(least, most));
 
 /** An amount of money as a decimal string. */
 export const money = (options: { optional?: boolean } = {}) => typed(readMoney, options);

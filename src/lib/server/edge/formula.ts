@@ -2,9 +2,22 @@ import type { FormulaDraft } from '../../formula/draft.ts';
 import Joi from 'joi';
 import { CHOICES, STEP_KINDS, type Choices, type Step, type StepKind } from '$core/formula/process.ts';
 import { CATEGORIES, USES, type Category, type MixGap, type Use } from '$core/formula/types.ts';
+import { readHeat } from '$core/measure/heat.ts';
 import { refuse } from '../errors.ts';
 import type { FormulaInput } from '../../formula/types.ts';
-import { count, grams, id, money, number, optionalText, text, version } from './fields.ts';
+import {
+	count,
+	grams,
+	id,
+	length,
+	money,
+	number,
+	optionalText,
+	text,
+	typed,
+	version,
+	within
+} from './fields.ts';
 
 /** A formula form once read. */
 export interface FormulaForm {
@@ -96,7 +109,7 @@ const step = Joi.object({
 	text: text(200, 'say what is done'),
 	low: minutes(),
 	high: minutes(),
-	temperature: number(-40, 400, { optional: true, signed: true }),
+	temperature: typed(readHeat, { optional: true }, within(-40, 400)),
 	cue: optionalText(200)
 }).custom((value: FormulaForm['steps'][number], helpers) =>
 	value.low !== null && value.high !== null && value.high < value.low
@@ -137,13 +150,13 @@ export const formulaForm = Joi.object<FormulaForm>({
 			.items(Joi.object({ name: text(60, 'what is it?'), cost: money() }))
 			.max(20)
 			.required(),
-		diameter: number(1, 200, { optional: true }),
-		thickness: number(0.1, 100, { optional: true }),
+		diameter: length('cm', 1, 200, { optional: true }),
+		thickness: length('mm', 0.1, 100, { optional: true }),
 		discs: Joi.array()
 			.items(
 				Joi.object({
-					diameter: number(1, 200),
-					thickness: number(0.1, 100),
+					diameter: length('cm', 1, 200),
+					thickness: length('mm', 0.1, 100),
 					weight: grams({ positive: true })
 				})
 			)

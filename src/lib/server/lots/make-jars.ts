@@ -35,7 +35,7 @@ export async function makeJars(
 		const lines = mix.mix ?? [];
 		const all_g = sumOf(lines, (line) => line.grams);
 		if (mix.portion_g === null || all_g <= 0) refuse('jars', 'say first what goes into one jar, and save it');
-		const grams = settled((mix.portion_g) * jars);
+		const grams = settled(mix.portion_g * jars);
 		const drawn = await partsDrawn(
 			transaction,
 			kitchen.id,

@@ -3,6 +3,7 @@
 </script>
 
 <script lang="ts">
+	import { readLength } from '$core/measure/length.ts';
 	import {
 		calibratedDensity,
 		discDiameter_cm,
@@ -23,8 +24,8 @@
 	const discs = $derived(
 		product.discs.flatMap((disc): WeighedDisc[] => {
 			const [diameter_cm, thickness_mm, weight_g] = [
-				positive(readNumber(disc.diameter)),
-				positive(readNumber(disc.thickness)),
+				positive(readLength(disc.diameter, 'cm')),
+				positive(readLength(disc.thickness, 'mm')),
 				positive(readGrams(disc.weight))
 			];
 			return diameter_cm && thickness_mm && weight_g ? [{ diameter_cm, thickness_mm, weight_g }] : [];
@@ -32,8 +33,8 @@
 	);
 	const density = $derived(calibratedDensity(discs));
 	const ball = $derived(positive(readGrams(product.ballWeight)));
-	const diameter = $derived(positive(readNumber(product.diameter)));
-	const thickness = $derived(positive(readNumber(product.thickness)));
+	const diameter = $derived(positive(readLength(product.diameter, 'cm')));
+	const thickness = $derived(positive(readLength(product.thickness, 'mm')));
 	const weight = $derived(
 		diameter && thickness ? discWeight_g({ diameter_cm: diameter, thickness_mm: thickness }, density) : null
 	);

@@ -2,6 +2,8 @@
 	import type { Family } from '$core/formula/families.ts';
 	import { CHOICES, processOf, STEP_KINDS, type ChoiceKey, type Process } from '$core/formula/process.ts';
 	import { saidStep, stepDraft, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { isAboutHeat, readHeat } from '$core/measure/heat.ts';
+	import { plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import Field from '$lib/ui/control/Field.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
@@ -55,6 +57,12 @@
 	function addStep() {
 		draft.steps.push(saidStep());
 	}
+	/** What a temperature in °F or in words comes to. */
+	const heatSaid = (typed: string): string => {
+		const read = readHeat(typed);
+		if (!read.ok || !/\p{L}/u.test(typed)) return '';
+		return `${isAboutHeat(typed) ? 'about ' : ''}${plain(read.value)} °C`;
+	};
 	const kinds = STEP_KINDS.map((kind) => ({ value: kind, text: kind }));
 </script>
 
@@ -145,6 +153,7 @@
 				tight
 				bind:value={step.temperature}
 				placeholder="°C"
+				hint={heatSaid(step.temperature)}
 				error={error(`steps[${index}].temperature`)}
 			/>
 			<Field

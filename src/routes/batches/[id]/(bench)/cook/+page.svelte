@@ -5,7 +5,7 @@
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
 	import { REJECT_REASONS } from '$core/bench/entries.ts';
 	import { roundTo } from '$core/measure/round.ts';
-	import { readTemperature } from '$core/measure/temperature.ts';
+	import { readHeat } from '$core/measure/heat.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
 	import { fixed, plain, plural } from '$lib/format.ts';
 	import Field from '$lib/ui/control/Field.svelte';
@@ -59,7 +59,7 @@
 	/** No thermometer at a griddle shows more. */
 	const MOST_C = 700;
 	function takeTemperature(): void {
-		const read = readTemperature(temperature);
+		const read = readHeat(temperature);
 		if (!read.ok || read.value > MOST_C) {
 			temperatureError = read.ok ? 'more than any griddle: check it' : read.message;
 			return;
