@@ -35,7 +35,10 @@ describe('the till at the close of a day', () => {
 		await sell('cash', 1);
 		await sell('card', 1);
 		await sell('cash', 1, 'Door');
-		expect(await tillSold(bench.db, bench.kitchen.id, day(), 'Stall')).toEqual({ cash: '6.50', card: '6.50' });
+		expect(await tillSold(bench.db, bench.kitchen.id, day(), 'Stall')).toEqual({
+			cash: '6.50',
+			card: '6.50'
+		});
 		const count = {
 			id: newId(),
 			channel: 'Stall',

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import KeepInView from '$lib/ui/KeepInView.svelte';
 	import { isControl } from '$lib/form/control.ts';
 	import Check from '$lib/ui/control/Check.svelte';
 	import { AUTO_START, autoTake } from '$core/scale/steady.ts';
@@ -185,63 +186,78 @@
 <svelte:window {onkeydown} />
 
 <section aria-label="Scale" class="min-w-0">
-	<p class="text-quiet text-sm">On the scale: <span data-testid="scale-of">{of}</span></p>
-	<p
-		class={['figure flex items-baseline leading-none', dock.steady_g === null && 'text-quiet']}
-		data-testid="on-scale"
-		data-steady={dock.steady_g === null ? 'no' : 'yes'}
-	>
-		<span class={shown.length > LONG ? 'text-5xl xl:text-6xl' : 'text-6xl xl:text-7xl'}>{shown}</span>
-		<span class="unit text-2xl">g</span>
-	</p>
-	{#if target_g !== null}
-		<div class="border-ink bg-sheet relative mt-2 h-6 border" aria-hidden="true">
-			<div
-				class={[
-					'absolute inset-y-0 left-0',
-					missing_g !== null && missing_g < -tolerance_g ? 'bg-loss' : 'bg-flour'
-				]}
-				style:width={share(total_g)}
-			></div>
-			<div class="bg-ink absolute -inset-y-1 w-0.5" style:left={share(target_g)}></div>
-		</div>
-		<p class="text-quiet mt-1 flex justify-between text-sm">
-			<span data-testid="standing" class="font-semibold">{standing}</span>
-			<span
-				>target <b class="figure">{plain(target_g, decimals)}</b>
-				± {plain(tolerance_g, Math.max(1, decimals))} g</span
-			>
+	<KeepInView>
+		<p class="text-quiet text-sm">On the scale: <span data-testid="scale-of">{of}</span></p>
+		<p
+			class={['figure flex items-baseline leading-none', dock.steady_g === null && 'text-quiet']}
+			data-testid="on-scale"
+			data-steady={dock.steady_g === null ? 'no' : 'yes'}
+		>
+			<span class={shown.length > LONG ? 'text-5xl xl:text-6xl' : 'text-6xl xl:text-7xl'}>{shown}</span>
+			<span class="unit text-2xl">g</span>
 		</p>
-	{/if}
-	<p class="mt-1 min-h-5 text-sm" role="status">
-		{#if dock.overload}<b class="text-loss">Too much for this scale: take some off.</b>
-		{:else if choice !== 'none' && !dock.connected}<b class="text-attention-ink"
-				>The scale does not answer. Type what it shows, or plug it in again.</b
-			>
-		{:else if dock.batteryLow}<b class="text-attention-ink">Its battery is low: readings wander.</b>
-		{:else if wanted}<b>taken as soon as it stands still…</b>
-		{:else if dock.connected && dock.steady_g === null}<span class="text-quiet">moving…</span>
-		{/if}
-		{#if dock.trouble}<span class="text-loss">{dock.trouble}</span>{/if}
-	</p>
-	{#if asked}
-		{@const { grams, by } = asked}
-		<div class="border-attention bg-attention-pale mt-2 border-l-4 px-3 py-2" role="alert">
-			<p class="text-attention-ink font-semibold">
-				<span class="figure">{plain(grams, decimals)}</span> g: {asked.question}
-			</p>
-			<div class="mt-2 flex flex-wrap gap-2">
-				<button type="button" class="button" onclick={() => keep(grams, by)}>Take it all the same</button>
-				<button type="button" class="button" onclick={() => (asked = null)}>Not this</button>
+		{#if target_g !== null}
+			<div class="border-ink bg-sheet relative mt-2 h-6 border" aria-hidden="true">
+				<div
+					class={[
+						'absolute inset-y-0 left-0',
+						missing_g !== null && missing_g < -tolerance_g ? 'bg-loss' : 'bg-flour'
+					]}
+					style:width={share(total_g)}
+				></div>
+				<div class="bg-ink absolute -inset-y-1 w-0.5" style:left={share(target_g)}></div>
 			</div>
-		</div>
-	{/if}
-	<button
-		type="button"
-		class="button button-main mt-2 w-full py-3 text-base"
-		disabled={!canTake}
-		onclick={take}>Take reading</button
-	>
+			<p class="text-quiet mt-1 flex justify-between text-sm">
+				<span data-testid="standing" class="font-semibold">{standing}</span>
+				<span
+					>target <b class="figure">{plain(target_g, decimals)}</b>
+					± {plain(tolerance_g, Math.max(1, decimals))} g</span
+				>
+			</p>
+		{/if}
+		<p class="mt-1 min-h-5 text-sm" role="status">
+			{#if dock.overload}<b class="text-loss">Too much for this scale: take some off.</b>
+			{:else if choice !== 'none' && !dock.connected}<b class="text-attention-ink"
+					>The scale does not answer. Type what it shows, or plug it in again.</b
+				>
+			{:else if dock.batteryLow}<b class="text-attention-ink">Its battery is low: readings wander.</b>
+			{:else if wanted}<b>taken as soon as it stands still…</b>
+			{:else if dock.connected && dock.steady_g === null}<span class="text-quiet">moving…</span>
+			{/if}
+			{#if dock.trouble}<span class="text-loss">{dock.trouble}</span>{/if}
+		</p>
+		{#if asked}
+			{@const { grams, by } = asked}
+			<div class="border-attention bg-attention-pale mt-2 border-l-4 px-3 py-2" role="alert">
+				<p class="text-attention-ink font-semibold">
+					<span class="figure">{plain(grams, decimals)}</span> g: {asked.question}
+				</p>
+				<div class="mt-2 flex flex-wrap gap-2">
+					<button type="button" class="button" onclick={() => keep(grams, by)}>Take it all the same</button>
+					<button type="button" class="button" onclick={() => (asked = null)}>Not this</button>
+				</div>
+			</div>
+		{/if}
+		<button
+			type="button"
+			class="button button-main mt-2 w-full py-3 text-base"
+			disabled={!canTake}
+			onclick={take}>Take reading</button
+		>
+		{#snippet short()}
+			<span class="min-w-0 flex-1 text-sm leading-tight">{of}</span>
+			<span class={['figure text-2xl', dock.steady_g === null && 'text-quiet']}
+				>{shown}<span class="unit">g</span></span
+			>
+			<button
+				type="button"
+				tabindex="-1"
+				class="button button-main min-w-24 px-2"
+				disabled={!canTake}
+				onclick={take}>Take</button
+			>
+		{/snippet}
+	</KeepInView>
 	<div class="mt-2 grid grid-cols-2 gap-2">
 		<button type="button" class="button" disabled={!dock.connected} onclick={() => dock.tare()}>Tare</button>
 		<button type="button" class="button" disabled={!onundo || disabled} onclick={() => onundo?.()}

@@ -47,6 +47,8 @@
 
 <!-- Read ahead when a link is hovered, the desk would be as it was before the last entry. -->
 <div class="contents" data-sveltekit-preload-data="off">
+	<!-- What has to stay in view of a station that is scrolled. -->
+	<div id="in-view" class="fixed inset-x-0 top-0 z-20 md:left-32"></div>
 	<Head {batch} {actual} {plan} {marks} />
 	{#if session.isClosed}
 		<p class="border-squared bg-sheet mt-3 border-l-4 px-4 py-2 font-semibold" role="status">

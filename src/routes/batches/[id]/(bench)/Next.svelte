@@ -8,11 +8,18 @@
 	}: { to: string; word: string; ready: boolean; cautions?: readonly string[] } = $props();
 </script>
 
-<div
-	class="bg-ground border-rule mt-6 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t py-3 sm:sticky sm:bottom-0"
->
-	<div class="min-w-0 flex-1 basis-64">
-		{#each cautions as caution, nth (nth)}<p class="caution mt-1 first:mt-0">{caution}</p>{/each}
-	</div>
-	<a class={['button', ready && 'button-main']} href={to}>Next: {word}</a>
+<div class="border-rule mt-6 border-t pt-3 sm:hidden">
+	{@render said()}
 </div>
+<div
+	class="bg-ground border-rule sticky bottom-0 z-10 flex flex-wrap items-center justify-end gap-x-6 gap-y-2 py-2 sm:mt-6 sm:border-t sm:py-3"
+>
+	<div class="min-w-0 flex-1 basis-64 max-sm:hidden">
+		{@render said()}
+	</div>
+	<a class={['button max-sm:w-full', ready && 'button-main']} href={to}>Next: {word}</a>
+</div>
+
+{#snippet said()}
+	{#each cautions as caution, nth (nth)}<p class="caution mt-1 first:mt-0">{caution}</p>{/each}
+{/snippet}

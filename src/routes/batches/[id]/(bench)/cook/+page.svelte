@@ -1,4 +1,5 @@
 <script lang="ts">
+	import KeepInView from '$lib/ui/KeepInView.svelte';
 	import Check from '$lib/ui/control/Check.svelte';
 	import { temperatureDoubt, weightDoubt } from '$core/bench/doubt.ts';
 	import { cut } from '$core/measure/text.ts';
@@ -135,28 +136,48 @@
 					onclick={() => session.happened({ name: 'at once', count: bench.atOnce + 1 })}>+</button
 				>
 			</div>
-			<div class="mt-2 grid grid-cols-3 gap-2">
-				<button
-					type="button"
-					class="button py-4 text-base"
-					disabled={session.isClosed || onNow === 0}
-					onclick={() => session.happened({ name: 'pieces on', count: onNow })}
-					>{onNow <= 1 ? 'One on' : `${plain(onNow)} on`}</button
-				>
-				<button
-					type="button"
-					class="button button-main py-4 text-base"
-					disabled={session.isClosed}
-					onclick={() => session.happened({ name: 'pieces done', count: doneNow })}
-					>{doneNow <= 1 ? 'One done' : `${plain(doneNow)} done`}</button
-				>
-				<button
-					type="button"
-					class="button py-4"
-					disabled={session.isClosed || !session.canUndo(isTap)}
-					onclick={() => session.undo(isTap)}>Undo last</button
-				>
-			</div>
+			<KeepInView>
+				<div class="mt-2 grid grid-cols-3 gap-2">
+					<button
+						type="button"
+						class="button py-4 text-base"
+						disabled={session.isClosed || onNow === 0}
+						onclick={() => session.happened({ name: 'pieces on', count: onNow })}
+						>{onNow <= 1 ? 'One on' : `${plain(onNow)} on`}</button
+					>
+					<button
+						type="button"
+						class="button button-main py-4 text-base"
+						disabled={session.isClosed}
+						onclick={() => session.happened({ name: 'pieces done', count: doneNow })}
+						>{doneNow <= 1 ? 'One done' : `${plain(doneNow)} done`}</button
+					>
+					<button
+						type="button"
+						class="button py-4"
+						disabled={session.isClosed || !session.canUndo(isTap)}
+						onclick={() => session.undo(isTap)}>Undo last</button
+					>
+				</div>
+				{#snippet short()}
+					<span class="figure flex-1 text-lg">{plain(bench.on)} on, {plain(bench.done)} done</span>
+					<button
+						type="button"
+						tabindex="-1"
+						class="button px-3"
+						disabled={session.isClosed || onNow === 0}
+						onclick={() => session.happened({ name: 'pieces on', count: onNow })}>{plain(onNow)} on</button
+					>
+					<button
+						type="button"
+						tabindex="-1"
+						class="button button-main px-3"
+						disabled={session.isClosed}
+						onclick={() => session.happened({ name: 'pieces done', count: doneNow })}
+						>{plain(doneNow)} done</button
+					>
+				{/snippet}
+			</KeepInView>
 			<h3 class="mt-3">Not for sale</h3>
 			<div class="mt-1 grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
 				{#each REJECT_REASONS as reason (reason)}
@@ -292,7 +313,7 @@
 			{/if}
 		</section>
 	</div>
-	<div>
+	<div class="md:sticky md:top-12 md:self-start">
 		<Scale
 			of={`finished piece ${plain(finished.length + 1)}, cooled`}
 			least_g={(raw_g ?? session.batch.ballWeight_g) * 0.4}

@@ -71,7 +71,7 @@
 <svelte:head><title>Divide · {session.batch.name} · Square Batch</title></svelte:head>
 
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[17rem_minmax(0,1fr)] xl:grid-cols-[17rem_minmax(0,1fr)_15rem]">
-	<div>
+	<div class="md:sticky md:top-12 md:self-start">
 		<Scale
 			of={isLeftover
 				? 'dough left over'

@@ -77,7 +77,7 @@
 <svelte:head><title>Mix and rest · {session.batch.name} · Square Batch</title></svelte:head>
 
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[18rem_minmax(0,1fr)]">
-	<div>
+	<div class="md:sticky md:top-12 md:self-start">
 		<Choice
 			label="What is weighed"
 			class="mb-3"

@@ -83,7 +83,7 @@
 	<div class="mb-4"><Held reasons={data.station.held} productId={batch.productId} /></div>
 {/if}
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[17rem_minmax(0,1fr)]">
-	<div>
+	<div class="md:sticky md:top-12 md:self-start">
 		<Scale
 			of={`pack ${plain(packs.length + 1)}, without its bag`}
 			target_g={label?.declared_g ?? null}

@@ -82,7 +82,7 @@
 	</p>
 {:else}
 	<div class="grid gap-x-8 gap-y-5 md:grid-cols-[18rem_minmax(0,1fr)]">
-		<div>
+		<div class="md:sticky md:top-12 md:self-start">
 			<Scale
 				of={line && now ? `${line.name}, ${WORDS[now.what].toLowerCase()}` : 'choose what to weigh'}
 				target_g={now?.what === 'set out' && line && !line.toWeigh ? toSetOut_g(line) : null}

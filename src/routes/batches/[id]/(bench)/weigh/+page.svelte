@@ -112,7 +112,7 @@
 <svelte:head><title>Weigh in · {session.batch.name} · Square Batch</title></svelte:head>
 
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[18rem_minmax(0,1fr)]">
-	<div>
+	<div class="md:sticky md:top-12 md:self-start">
 		<Scale
 			of={current ? current.name : 'nothing: every line is weighed'}
 			target_g={current && !current.toWeigh ? current.target_g : null}
