@@ -9,10 +9,15 @@ export function clockText(minutes: number): string {
 	return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
 
-/** The usual time of a step in words: `20 to 30 min`; '' where none is given. */
+/** Two hours and more are said in hours, as a step that holds dough for days has it. */
+const HOURS_FROM_MIN = 120;
+
+/** The usual time of a step in words: `20 to 30 min`, `8 to 18 h`; '' where none is given. */
 export function timesText(step: { minutesLow: number | null; minutesHigh: number | null }): string {
-	const [low, high] = [step.minutesLow, step.minutesHigh];
-	if (low === null && high === null) return '';
-	if (low === null || high === null || low === high) return `${low ?? high} min`;
-	return `${low} to ${high} min`;
+	const times = [step.minutesLow, step.minutesHigh].filter((minutes) => minutes !== null);
+	const [low] = times;
+	if (low === undefined) return '';
+	const inHours = times.every((minutes) => minutes >= HOURS_FROM_MIN && minutes % 30 === 0);
+	const figures = [...new Set(times)].map((minutes) => (inHours ? minutes / 60 : minutes));
+	return `${figures.join(' to ')} ${inHours ? 'h' : 'min'}`;
 }

@@ -23,6 +23,11 @@
 	});
 	const differences = $derived(form.theirs ? ingredientDifferences(form.draft, form.theirs) : []);
 	const rules = $derived(data.kitchen.rules);
+	/** A line of a mix that nobody filled is not asked about. */
+	function withoutBlankLines() {
+		const filled = form.draft.mix?.filter((line) => line.ingredient !== '' || line.grams.trim() !== '');
+		if (filled && filled.length > 0) form.draft.mix = filled;
+	}
 	const heading = $derived(
 		data.isNew ? (form.draft.mix ? 'New mix of your own' : 'New ingredient') : data.draft.name
 	);
@@ -34,7 +39,14 @@
 <p class="text-sm"><a href="/shelf">Shelf</a></p>
 <h1 class="break-words">{heading}</h1>
 
-<form method="POST" action="?/save" use:enhance={form.enhance} bind:this={form.element} class="max-w-4xl">
+<form
+	method="POST"
+	action="?/save"
+	use:enhance={form.enhance}
+	bind:this={form.element}
+	onsubmit={withoutBlankLines}
+	class="max-w-4xl"
+>
 	<input type="hidden" name="draft" value={JSON.stringify(form.draft)} />
 	<Problems problems={form.problems} />
 	{#if form.theirs}<Stale {differences} ontake={form.takeTheirs} onkeep={form.saveMine} />{/if}

@@ -21,9 +21,7 @@
 		bind:value={draft.kind}
 		options={KINDS.map((kind) => ({ value: kind, text: kind }))}
 		error={at('kind')}
-		hint={draft.mix
-			? 'Mostly flour? Choose flour, and baker’s percentages count it'
-			: 'Decides baker’s percentages'}
+		hint={draft.mix ? 'Baker’s percentages look into it whatever it is' : 'Decides baker’s percentages'}
 	/>
 	<Field
 		label="Name on a US label"

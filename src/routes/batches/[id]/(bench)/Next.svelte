@@ -8,18 +8,14 @@
 	}: { to: string; word: string; ready: boolean; cautions?: readonly string[] } = $props();
 </script>
 
-<div class="border-rule mt-6 border-t pt-3 sm:hidden">
-	{@render said()}
-</div>
+<!-- On a phone only the way on stays in view: the cautions are read where they stand. -->
 <div
-	class="bg-ground border-rule sticky bottom-0 z-10 flex flex-wrap items-center justify-end gap-x-6 gap-y-2 py-2 sm:mt-6 sm:border-t sm:py-3"
+	class="bg-ground border-rule z-10 mt-6 flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t py-3 max-sm:contents sm:sticky sm:bottom-0 sm:flex"
 >
-	<div class="min-w-0 flex-1 basis-64 max-sm:hidden">
-		{@render said()}
+	<div class="border-rule min-w-0 flex-1 basis-64 max-sm:mt-6 max-sm:border-t max-sm:pt-3">
+		{#each cautions as caution, nth (nth)}<p class="caution mt-1 first:mt-0">{caution}</p>{/each}
 	</div>
-	<a class={['button max-sm:w-full', ready && 'button-main']} href={to}>Next: {word}</a>
+	<div class="max-sm:bg-ground max-sm:sticky max-sm:bottom-0 max-sm:z-10 max-sm:py-2">
+		<a class={['button max-sm:w-full', ready && 'button-main']} href={to}>Next: {word}</a>
+	</div>
 </div>
-
-{#snippet said()}
-	{#each cautions as caution, nth (nth)}<p class="caution mt-1 first:mt-0">{caution}</p>{/each}
-{/snippet}

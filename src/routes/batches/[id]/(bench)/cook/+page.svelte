@@ -89,6 +89,9 @@
 
 <svelte:head><title>Cook · {session.batch.name} · Square Batch</title></svelte:head>
 
+{#if data.station.uncooked}
+	<p class="mb-3 max-w-prose text-lg">Nothing of it is cooked: weigh the filled jars.</p>
+{/if}
 <div class="grid gap-x-8 gap-y-5 md:grid-cols-[minmax(0,1fr)_17rem]">
 	<div class="min-w-0 space-y-5">
 		<section aria-labelledby="taps-heading">
@@ -315,7 +318,9 @@
 	</div>
 	<div class="md:sticky md:top-12 md:self-start">
 		<Scale
-			of={`finished piece ${plain(finished.length + 1)}, cooled`}
+			of={data.station.uncooked
+				? `filled jar ${plain(finished.length + 1)}`
+				: `finished piece ${plain(finished.length + 1)}, cooled`}
 			least_g={(raw_g ?? session.batch.ballWeight_g) * 0.4}
 			division_g={data.scaleDivision_g}
 			containers={data.containers}
