@@ -57,6 +57,8 @@ export interface Bench {
 	/** What the planned grams of a line are multiplied by; 1 where nothing was scaled. */
 	factorOf: (lineId: string) => number;
 	partCooked: boolean;
+	/** How many pieces are in each pack that was made up of loose ones. */
+	shortPacks: number[];
 	bestBefore: string | null;
 	/** The newest entry that stands and was made by hand at the bench, for taking it back. */
 	last: (is: (entry: Entry) => boolean) => Entry | null;
@@ -82,6 +84,7 @@ export function benchOf(entries: readonly Entry[]): Bench {
 		temperatures: [] as Bench['temperatures'],
 		notes: [] as Note[],
 		partCooked: false,
+		shortPacks: [] as number[],
 		bestBefore: null as string | null
 	};
 	for (const { id, at, happening } of happened) {
@@ -126,6 +129,9 @@ export function benchOf(entries: readonly Entry[]): Bench {
 				break;
 			case 'part-cooked':
 				bench.partCooked = happening.is;
+				break;
+			case 'short pack':
+				bench.shortPacks.push(happening.pieces);
 				break;
 			case 'best before':
 				bench.bestBefore = happening.day;

@@ -68,6 +68,8 @@ export type Happening =
 	/** So many are cooked together from now on. */
 	| { name: 'at once'; count: number }
 	| { name: 'part-cooked'; is: boolean }
+	/** Loose pieces made up into a pack that holds fewer. */
+	| { name: 'short pack'; pieces: number }
 	| { name: 'best before'; day: string | null }
 	| { name: 'void' };
 

@@ -315,6 +315,7 @@ describe('an archive of an older Square Batch', () => {
 			version: _latest,
 			locale: _written,
 			week_starts: _begins,
+			sells_short: _short,
 			...kitchen
 		} = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};

@@ -39,6 +39,7 @@ export const KITCHEN = {
 	scaleDivision_g: 1,
 	locale: 'en-GB' as const,
 	weekStarts: 1 as const,
+	sellsShort: true,
 	measureSet: 'us' as const
 };
 

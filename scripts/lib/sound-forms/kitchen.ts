@@ -21,7 +21,18 @@ export function kitchenForms({
 	return {
 		'/kitchen settings': async () => {
 			const now = await getKitchen(db, kitchen.id);
-			const { version, name, town, address, rules, measureSet, scaleDivision_g, locale, weekStarts } = now;
+			const {
+				version,
+				name,
+				town,
+				address,
+				rules,
+				measureSet,
+				scaleDivision_g,
+				locale,
+				weekStarts,
+				sellsShort
+			} = now;
 			return {
 				draft: {
 					version,
@@ -32,7 +43,8 @@ export function kitchenForms({
 					measureSet,
 					scaleDivision: String(scaleDivision_g),
 					locale,
-					weekStarts: String(weekStarts)
+					weekStarts: String(weekStarts),
+					sellsShort
 				}
 			};
 		},
@@ -100,7 +112,8 @@ export function kitchenForms({
 				measureSet: 'us',
 				scaleDivision: '1',
 				locale: 'en-GB',
-				weekStarts: '1'
+				weekStarts: '1',
+				sellsShort: false
 			}
 		})
 	};

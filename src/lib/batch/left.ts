@@ -5,7 +5,10 @@ export interface BatchLeft {
 	name: string;
 	packPieces: number;
 	madeOn: string;
+	/** Full ones. */
 	packsLeft: number;
+	/** How many pieces are in each short one. */
+	shortPacks: number[];
 	productId: string;
 	/** As set at packing or as its label has it; null where neither says. */
 	bestBefore: string | null;

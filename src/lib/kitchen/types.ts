@@ -42,6 +42,8 @@ export interface Kitchen {
 	scaleDivision_g: number;
 	/** The cups and spoons it measures with. */
 	measureSet: MeasureSet;
+	/** Whether loose pieces are made up into packs that hold fewer, and sold. */
+	sellsShort: boolean;
 	/** How it writes its days and its clock. */
 	locale: Locale;
 	/** The day its week begins with, 0 for Sunday. */

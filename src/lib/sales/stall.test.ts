@@ -7,6 +7,7 @@ import {
 	entriesOfCheckout,
 	likelyGiven,
 	setPacks,
+	shortPacksOf,
 	stallProducts,
 	takenBy,
 	takingsWith,
@@ -21,6 +22,7 @@ const batch = (id: string, packsLeft: number, productId = 'roti') => ({
 	packPieces: 6,
 	madeOn: '2026-03-01',
 	packsLeft,
+	shortPacks: [] as number[],
 	productId,
 	bestBefore: null as string | null,
 	held: [] as string[],
@@ -47,14 +49,14 @@ describe('the stall', () => {
 		const [product] = stallProducts([batch('old', 1), batch('new', 1)], none, DAY);
 		if (!product) throw new Error('no product');
 		const one = addPack([], product, DAY);
-		expect(one).toEqual([{ batchId: 'old', packs: 1 }]);
+		expect(one).toEqual([{ batchId: 'old', packs: 1, pieces: null }]);
 		const two = addPack(one ?? [], product, DAY);
 		expect(two).toEqual([
-			{ batchId: 'old', packs: 1 },
-			{ batchId: 'new', packs: 1 }
+			{ batchId: 'old', packs: 1, pieces: null },
+			{ batchId: 'new', packs: 1, pieces: null }
 		]);
 		expect(addPack(two ?? [], product, DAY)).toBeNull();
-		expect(setPacks(two ?? [], 'old', 0)).toEqual([{ batchId: 'new', packs: 1 }]);
+		expect(setPacks(two ?? [], 'old', 0)).toEqual([{ batchId: 'new', packs: 1, pieces: null }]);
 	});
 
 	it('never takes by itself what is past its best-before; the day itself is still good', () => {
@@ -63,14 +65,14 @@ describe('the stall', () => {
 		const [past] = stallProducts([dated('2026-03-06'), batch('new', 1)], none, DAY);
 		if (!good || !past) throw new Error('no product');
 		expect([good.left, past.left]).toEqual([2, 1]);
-		expect(addPack([], good, DAY)).toEqual([{ batchId: 'old', packs: 1 }]);
-		expect(addPack([], past, DAY)).toEqual([{ batchId: 'new', packs: 1 }]);
-		expect(addPack([{ batchId: 'new', packs: 1 }], past, DAY)).toBeNull();
+		expect(addPack([], good, DAY)).toEqual([{ batchId: 'old', packs: 1, pieces: null }]);
+		expect(addPack([], past, DAY)).toEqual([{ batchId: 'new', packs: 1, pieces: null }]);
+		expect(addPack([{ batchId: 'new', packs: 1, pieces: null }], past, DAY)).toBeNull();
 	});
 
 	it('counts what this device sold and the server does not know of yet', () => {
 		const id = counter();
-		const sold = entriesOfCheckout([{ batchId: 'old', packs: 3 }], SALE, price, id);
+		const sold = entriesOfCheckout([{ batchId: 'old', packs: 3, pieces: null }], SALE, price, id);
 		expect(stallProducts([batch('old', 5)], takenBy(sold), DAY)[0]?.left).toBe(2);
 		const undone = [...sold, ...undoEntries(sold, 'undone', id)];
 		expect(stallProducts([batch('old', 5)], takenBy(undone), DAY)[0]?.left).toBe(5);
@@ -78,9 +80,39 @@ describe('the stall', () => {
 		expect(takenBy(undoEntries(sold, 'undone', id)).get('old')).toBe(-3);
 	});
 
+	it('a short pack is sold for its share, once, beside the full ones, and comes back when it is taken back', () => {
+		const id = counter();
+		const stock = [{ ...batch('old', 2), shortPacks: [4, 4] }];
+		expect(shortPacksOf(stock, [], DAY)).toEqual([
+			{ batchId: 'old', name: 'roti', pieces: 4, price: '4.33' }, // 6.50 · 4 ÷ 6
+			{ batchId: 'old', name: 'roti', pieces: 4, price: '4.33' }
+		]);
+		const basket = setPacks(setPacks([], 'old', 1), 'old', 2, 4);
+		expect(basket).toEqual([
+			{ batchId: 'old', packs: 1, pieces: null },
+			{ batchId: 'old', packs: 2, pieces: 4 }
+		]);
+		const sold = entriesOfCheckout(basket, SALE, ({ pieces }) => (pieces ? '4.33' : '6.50'), id);
+		// Each short pack is an entry of its own.
+		expect(sold.map(({ packs, pieces, price: paid }) => [packs, pieces, paid])).toEqual([
+			[1, null, '6.50'],
+			[1, 4, '4.33'],
+			[1, 4, '4.33']
+		]);
+		expect(takenBy(sold).get('old')).toBe(1);
+		expect(shortPacksOf(stock, sold, DAY)).toEqual([]);
+		const undone = undoEntries(sold, 'undone', id);
+		expect(shortPacksOf(stock, [...sold, ...undone], DAY)).toHaveLength(2);
+		// The server knows the sale and not yet its void.
+		expect(shortPacksOf([{ ...batch('old', 1) }], undone, DAY)).toHaveLength(2);
+		expect(
+			shortPacksOf([{ ...batch('old', 2), shortPacks: [4], bestBefore: '2026-03-06' }], [], DAY)
+		).toEqual([]);
+	});
+
 	it('gives change to the cent', () => {
 		// 3 · 6.50 = 19.50
-		const basket = [{ batchId: 'old', packs: 3 }];
+		const basket = [{ batchId: 'old', packs: 3, pieces: null }];
 		expect(basketTotal(basket, price)).toBe('19.50');
 		expect(likelyGiven('19.50')).toEqual(['20.00', '50.00', '100.00']);
 		expect(likelyGiven('20.00')).toEqual(['50.00', '100.00']);
@@ -88,12 +120,12 @@ describe('the stall', () => {
 		expect(changeOf('19.50', '20.00')).toBe('0.50');
 		expect(changeOf('19.50', '19.50')).toBe('0.00');
 		expect(changeOf('19.50', '19.49')).toBeNull();
-		expect(basketTotal([{ batchId: 'a', packs: 3 }], () => '0.1')).toBe('0.30');
+		expect(basketTotal([{ batchId: 'a', packs: 3, pieces: null }], () => '0.1')).toBe('0.30');
 	});
 
 	it('takings grow by what is sold and shrink by what is taken back', () => {
 		const id = counter();
-		const sold = entriesOfCheckout([{ batchId: 'old', packs: 3 }], SALE, price, id);
+		const sold = entriesOfCheckout([{ batchId: 'old', packs: 3, pieces: null }], SALE, price, id);
 		// 10.10 + 3 · 6.50
 		expect(takingsWith('10.10', sold)).toBe('29.60');
 		expect(takingsWith('10.10', [...sold, ...undoEntries(sold, 'undone', id)])).toBe('10.10');
@@ -106,8 +138,12 @@ describe('the stall', () => {
 		});
 		fc.assert(
 			fc.property(lines, fc.infiniteStream(fc.nat()), (each, random) => {
-				const basket: BasketLine[] = each.map(({ packs }, index) => ({ batchId: String(index), packs }));
-				const priceOf = (id: string) => each[Number(id)]?.price ?? '0';
+				const basket: BasketLine[] = each.map(({ packs }, index) => ({
+					batchId: String(index),
+					packs,
+					pieces: null
+				}));
+				const priceOf = ({ batchId }: BasketLine) => each[Number(batchId)]?.price ?? '0';
 				const shuffled = [...basket].sort(() => ((random.next().value ?? 0) % 3) - 1);
 				const total = basketTotal(basket, priceOf);
 				expect(basketTotal(shuffled, priceOf)).toBe(total);
@@ -122,8 +158,8 @@ describe('the stall', () => {
 
 	it('a gift costs nothing, and a checkout is one', () => {
 		const basket = [
-			{ batchId: 'a', packs: 1 },
-			{ batchId: 'b', packs: 2 }
+			{ batchId: 'a', packs: 1, pieces: null },
+			{ batchId: 'b', packs: 2, pieces: null }
 		];
 		const gift = entriesOfCheckout(basket, { ...SALE, kind: 'gift', paidBy: null }, price, counter());
 		expect(gift.map((entry) => [entry.price, entry.checkoutId])).toEqual([

@@ -1,5 +1,6 @@
 import { Decimal } from 'decimal.js';
 import type { BatchLeft } from '../batch/left.ts';
+import { remaining, shortPrice } from './short-packs.ts';
 import type { SaleEntry } from './types.ts';
 import type { PaidBy, SaleKind } from './kinds.ts';
 
@@ -18,12 +19,23 @@ export interface StallProduct {
 export interface BasketLine {
 	batchId: string;
 	packs: number;
+	/** Of a short pack, what is in it; null of full ones. */
+	pieces: number | null;
+}
+
+/** A pack that holds fewer, at its share of the price. */
+export interface ShortPack {
+	batchId: string;
+	name: string;
+	pieces: number;
+	price: string;
 }
 
 const LEAVES: readonly SaleKind[] = ['sale', 'gift', 'sample', 'written off'];
 
-/** How many packs some entries take of each batch; voids give back what they void. */
-export function takenBy(entries: readonly SaleEntry[]): Map<string, number> {
+/** How many full packs some entries take of each batch; voids give back what they void. */
+export function takenBy(all: readonly SaleEntry[]): Map<string, number> {
+	const entries = all.filter((entry) => (entry.pieces ?? null) === null);
 	const byId = new Map(entries.map((entry) => [entry.id, entry]));
 	const taken = new Map<string, number>();
 	const add = (batchId: string, packs: number) => taken.set(batchId, (taken.get(batchId) ?? 0) + packs);
@@ -35,6 +47,34 @@ export function takenBy(entries: readonly SaleEntry[]): Map<string, number> {
 		}
 	}
 	return taken;
+}
+
+/** The short packs that can be sold now, once some entries are through; none past its best-before. */
+export function shortPacksOf(
+	batches: readonly BatchLeft[],
+	entries: readonly SaleEntry[],
+	day: string
+): ShortPack[] {
+	const known = new Set(entries.map((entry) => entry.id));
+	const voided = new Set(
+		entries.flatMap((entry) => (entry.kind === 'void' && entry.ofId ? [entry.ofId] : []))
+	);
+	return batches.flatMap((batch) => {
+		if (isPast(batch, day)) return [];
+		const gone = entries.flatMap(({ id, kind, batchId, pieces }) =>
+			batchId === batch.id && pieces && LEAVES.includes(kind) && !voided.has(id) ? [pieces] : []
+		);
+		// A void of what the server knows of gives one back.
+		const back = entries.flatMap(({ kind, batchId, pieces, ofId }) =>
+			kind === 'void' && batchId === batch.id && pieces && !known.has(ofId ?? '') ? [pieces] : []
+		);
+		return remaining([...batch.shortPacks, ...back], gone).map((pieces) => ({
+			batchId: batch.id,
+			name: batch.name,
+			pieces,
+			price: shortPrice(batch.price ?? '0', pieces, batch.packPieces)
+		}));
+	});
 }
 
 /** Whether a batch is past the day its packs are best before; a pack is good through that day. */
@@ -75,23 +115,30 @@ export function addPack(
 	product: StallProduct,
 	day: string
 ): BasketLine[] | null {
-	const inBasket = (batchId: string) => basket.find((line) => line.batchId === batchId)?.packs ?? 0;
+	const inBasket = (batchId: string) =>
+		basket.find((line) => line.batchId === batchId && line.pieces === null)?.packs ?? 0;
 	const batch = product.batches.find((each) => !isPast(each, day) && each.packsLeft > inBasket(each.id));
 	return batch ? setPacks(basket, batch.id, inBasket(batch.id) + 1) : null;
 }
 
-/** The basket with so many packs of a batch; none takes the line out. */
-export function setPacks(basket: readonly BasketLine[], batchId: string, packs: number): BasketLine[] {
-	const others = basket.some((line) => line.batchId === batchId)
-		? basket.map((line) => (line.batchId === batchId ? { batchId, packs } : line))
-		: [...basket, { batchId, packs }];
+/** The basket with so many packs of a batch, full ones or short ones of so many pieces; none takes the line out. */
+export function setPacks(
+	basket: readonly BasketLine[],
+	batchId: string,
+	packs: number,
+	pieces: number | null = null
+): BasketLine[] {
+	const isIt = (line: BasketLine) => line.batchId === batchId && line.pieces === pieces;
+	const others = basket.some(isIt)
+		? basket.map((line) => (isIt(line) ? { ...line, packs } : line))
+		: [...basket, { batchId, packs, pieces }];
 	return others.filter((line) => line.packs > 0);
 }
 
 /** What a basket costs, to the cent. */
-export function basketTotal(basket: readonly BasketLine[], priceOf: (batchId: string) => string): string {
+export function basketTotal(basket: readonly BasketLine[], priceOf: (line: BasketLine) => string): string {
 	return basket
-		.reduce((sum, line) => sum.plus(new Decimal(priceOf(line.batchId)).times(line.packs)), new Decimal(0))
+		.reduce((sum, line) => sum.plus(new Decimal(priceOf(line)).times(line.packs)), new Decimal(0))
 		.toFixed(2);
 }
 
@@ -133,17 +180,22 @@ export interface Checkout {
 export function entriesOfCheckout(
 	basket: readonly BasketLine[],
 	checkout: Checkout,
-	priceOf: (batchId: string) => string,
+	priceOf: (line: BasketLine) => string,
 	newId: () => string
 ): SaleEntry[] {
 	const checkoutId = newId();
-	return basket.map((line) => ({
+	// A short pack is an entry of its own: each is one.
+	const lines = basket.flatMap((line) =>
+		line.pieces === null ? line : Array.from({ length: line.packs }, () => ({ ...line, packs: 1 }))
+	);
+	return lines.map((line) => ({
 		...checkout,
 		id: newId(),
 		checkoutId,
 		batchId: line.batchId,
 		packs: line.packs,
-		price: checkout.kind === 'sale' ? priceOf(line.batchId) : '0',
+		price: checkout.kind === 'sale' ? priceOf(line) : '0',
+		pieces: line.pieces,
 		ofId: null,
 		thrownAway: false
 	}));

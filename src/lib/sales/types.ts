@@ -50,4 +50,6 @@ export interface SaleEntry {
 	ofId: string | null;
 	/** Returned packs that are not sold again. */
 	thrownAway: boolean;
+	/** How many pieces are in it where it is a short pack; none said, a full one. */
+	pieces?: number | null;
 }

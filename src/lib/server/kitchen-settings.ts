@@ -27,6 +27,7 @@ export async function saveKitchen(
 				measure_set: input.measureSet,
 				locale: input.locale,
 				week_starts: input.weekStarts,
+				sells_short: input.sellsShort,
 				version: version + 1
 			});
 		if (changed === 0) throw new Stale(await getKitchen(transaction, kitchenId));

@@ -22,12 +22,16 @@ const COLUMNS = {
 	measureSet: 'measure_set',
 	locale: 'locale',
 	weekStarts: 'week_starts',
+	sellsShort: 'sells_short',
 	version: 'version'
 };
 
 /** A kitchen's columns under the names they have here. */
-type KitchenRow = Omit<RowOf<'kitchens'>, 'time_zone' | 'scale_division_g' | 'measure_set' | 'week_starts'> &
-	Record<'timeZone' | 'scaleDivision_g' | 'measureSet', string> & { weekStarts: number };
+type KitchenRow = Omit<
+	RowOf<'kitchens'>,
+	'time_zone' | 'scale_division_g' | 'measure_set' | 'week_starts' | 'sells_short'
+> &
+	Record<'timeZone' | 'scaleDivision_g' | 'measureSet', string> & { weekStarts: number; sellsShort: number };
 
 function kitchenFromRow(row: KitchenRow): Kitchen {
 	return {
@@ -42,6 +46,7 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 		measureSet: row.measureSet as MeasureSet,
 		locale: row.locale as Locale,
 		weekStarts: row.weekStarts as WeekStart,
+		sellsShort: row.sellsShort === 1,
 		version: row.version
 	};
 }
@@ -86,6 +91,7 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 		measure_set: kitchen.measureSet,
 		locale: kitchen.locale,
 		week_starts: kitchen.weekStarts,
+		sells_short: kitchen.sellsShort,
 		created_at: utcNow()
 	};
 	// Of two that come at once the second waits for the first, and finds it.

@@ -41,7 +41,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 			measureSet: kitchen.measureSet,
 			scaleDivision: String(kitchen.scaleDivision_g),
 			locale: kitchen.locale as string,
-			weekStarts: String(kitchen.weekStarts)
+			weekStarts: String(kitchen.weekStarts),
+			sellsShort: kitchen.sellsShort
 		},
 		equipment: equipment.filter((each) => !each.retired),
 		risks,

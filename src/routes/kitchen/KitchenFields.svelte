@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { DraftForm } from '$lib/form/draft-form.svelte.ts';
 	import { localeChoices } from '$lib/kitchen/locale.ts';
+	import Check from '$lib/ui/control/Check.svelte';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import Field from '$lib/ui/control/Field.svelte';
 	import type { Snippet } from 'svelte';
@@ -16,6 +17,7 @@
 			scaleDivision: string;
 			locale: string;
 			weekStarts: string;
+			sellsShort: boolean;
 		};
 		form: DraftForm<never>;
 		children?: Snippet;
@@ -76,4 +78,13 @@
 		]}
 		error={form.at('weekStarts')}
 	/>
+	<div class="sm:col-span-2">
+		<Check bind:checked={draft.sellsShort}
+			>Loose pieces are made up into short packs and sold for their share of the price</Check
+		>
+		<p class="text-quiet text-sm">
+			A short pack is not what its label says: mark how many are in it and what it weighs, or sell it open
+			where your local rules let you.
+		</p>
+	</div>
 </div>

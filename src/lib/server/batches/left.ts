@@ -1,6 +1,7 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
+import { shortPacksLeft } from '../sales/short-packs.ts';
 import { heldBy, heldColumns, heldOf } from '../labels/held.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
@@ -20,6 +21,11 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 			)
 		);
 	const [rows, by] = await Promise.all([query, heldBy(db, kitchen)]);
+	const short = await shortPacksLeft(
+		db,
+		kitchen.id,
+		rows.map((row) => row.id)
+	);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =
 			batchFromRow(row);
@@ -29,7 +35,8 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 			name,
 			packPieces,
 			madeOn,
-			packsLeft,
+			packsLeft: packsLeft - (short.get(id)?.length ?? 0),
+			shortPacks: short.get(id) ?? [],
 			productId,
 			bestBefore: textOrNull(row.best_before)?.slice(0, 10) ?? null,
 			held: heldOf(row, by),

@@ -162,7 +162,7 @@ export function assemble(context: BatchContext, entries: Entry[]): ReadBatch {
 	);
 	const recorded = isRecorded(lines, measured) || row.closedAt !== null;
 	const state = { ...measured, lines, recipe, recorded };
-	const packs = standing ? row.packsMade : packsMade(measured);
+	const packs = standing ? row.packsMade : packsMade(measured) + bench.shortPacks.length;
 	return {
 		entries,
 		bench,

@@ -170,7 +170,7 @@ export const TABLES = {
 			'locale'
 		],
 		textOrNull: ['opened_at'],
-		number: ['version', 'week_starts']
+		number: ['version', 'week_starts', 'sells_short']
 	},
 	labels: {
 		text: ['id', 'kitchen_id', 'product_id', 'design', 'created_at', 'updated_at', 'rules'],
@@ -276,7 +276,8 @@ export const TABLES = {
 			'product_id',
 			'total'
 		],
-		number: ['packs', 'is_given']
+		number: ['packs', 'is_given'],
+		numberOrNull: ['pieces']
 	},
 	sales_months: {
 		text: ['kitchen_id', 'month', 'product_id', 'item', 'channel', 'paid_by', 'kind', 'money'],

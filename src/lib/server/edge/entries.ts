@@ -79,6 +79,7 @@ export const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {
 	},
 	'at once': { count: Joi.number().integer().min(1).max(MOST_AT_ONCE).required() },
 	'part-cooked': { is: Joi.boolean().required() },
+	'short pack': { pieces: pieces().min(1).required() },
 	'best before': { day: Joi.alternatives(Joi.valid(null), day()).required() },
 	void: {}
 };

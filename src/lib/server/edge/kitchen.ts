@@ -16,8 +16,9 @@ export const tareForm = Joi.object<{ id: string; tare_g: number }>({
 	tare_g: Joi.number().greater(0).max(MOST_GRAMS).precision(3).required()
 });
 
-/** How days are written, as the page's choices send it. */
-const wayOfDays = {
+/** How days are written and what is sold, as the page's choices send it. */
+const ways = {
+	sellsShort: Joi.boolean().required(),
 	locale: Joi.valid(...LOCALES).required(),
 	weekStarts: Joi.number()
 		.valid(...WEEK_STARTS)
@@ -34,6 +35,7 @@ export const settingsForm = Joi.object<{
 	scaleDivision: number;
 	locale: Locale;
 	weekStarts: WeekStart;
+	sellsShort: boolean;
 }>({
 	version: version(),
 	name: text(120, 'what is the kitchen called?'),
@@ -42,7 +44,7 @@ export const settingsForm = Joi.object<{
 	rules: Joi.valid(...RULES_NAMES).required(),
 	measureSet: Joi.valid(...MEASURE_SETS).required(),
 	scaleDivision: grams({ positive: true }),
-	...wayOfDays
+	...ways
 });
 
 /** Shares of the flour that a window can be of. */
@@ -149,6 +151,7 @@ export const newForm = Joi.object<{
 	scaleDivision: number;
 	locale: Locale;
 	weekStarts: WeekStart;
+	sellsShort: boolean;
 }>({
 	id: id('open the page again'),
 	name: text(120, 'what is the kitchen called?'),
@@ -163,7 +166,7 @@ export const newForm = Joi.object<{
 	rules: Joi.valid(...RULES_NAMES).required(),
 	measureSet: Joi.valid(...MEASURE_SETS).required(),
 	scaleDivision: grams({ positive: true }),
-	...wayOfDays
+	...ways
 });
 
 export const ratesForm = Joi.object<{

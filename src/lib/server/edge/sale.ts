@@ -135,7 +135,8 @@ export const saleEntryForm = Joi.object<SaleEntry>({
 	customer: optionalText(120),
 	reason: optionalText(300),
 	ofId: textOrNone(),
-	thrownAway: Joi.boolean().required()
+	thrownAway: Joi.boolean().required(),
+	pieces: Joi.number().integer().min(1).max(MOST_PACKS).allow(null).default(null)
 });
 
 /** How the ledger is looked at, from an address; what cannot be read is left out. */

@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { refuseShort } from './short-packs.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
 import type { RowOf } from '../db/tables.ts';
@@ -141,6 +142,11 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 			else sold += row.packs;
 		}
 		refuseTooMany(batch, entry.packs, sold + given);
+		if (of === null) {
+			const left = batch.packs_made - batch.packs_sold - batch.packs_given;
+			const { packs, pieces = null } = entry;
+			await refuseShort(transaction, kitchenId, { id: batchId, code: batch.code, left }, { packs, pieces });
+		}
 		if (rows.some((row) => row.packs > 0 && row.soldOn < batch.made_on))
 			refuse('soldOn', `batch ${batch.code} was made on ${batch.made_on}, after this day`);
 		if (rows.length === 0) return;
@@ -242,6 +248,7 @@ async function rowsOf(
 			paid_by: isGiven ? null : entry.paidBy,
 			checkout_id: entry.checkoutId,
 			customer: entry.customer,
+			pieces: entry.pieces ?? null,
 			reason: entry.reason
 		}
 	];
@@ -253,7 +260,8 @@ const about = (of: SaleRow) => ({
 	price: of.price,
 	paid_by: of.paid_by,
 	checkout_id: of.checkout_id,
-	customer: of.customer
+	customer: of.customer,
+	pieces: of.pieces
 });
 
 async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {

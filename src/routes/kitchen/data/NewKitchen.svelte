@@ -28,7 +28,8 @@
 		measureSet: 'us',
 		scaleDivision: '1',
 		locale: usualLocale(rules).locale as string,
-		weekStarts: String(usualLocale(rules).weekStarts)
+		weekStarts: String(usualLocale(rules).weekStarts),
+		sellsShort: false
 	});
 	let draft = $state(untrack(blank));
 	onMount(() => {

@@ -19,14 +19,17 @@
 		setPacks,
 		stallProducts,
 		takenBy,
+		shortPacksOf,
 		takingsWith,
 		undoEntries,
 		type BasketLine,
 		type Checkout,
+		type ShortPack,
 		type StallProduct
 	} from '$lib/sales/stall.ts';
 	import { readAgain } from '$lib/read-again.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
+	import { shortPrice } from '$lib/sales/short-packs.ts';
 	import type { PaidBy } from '$lib/sales/kinds.ts';
 	import type { SaleEntry } from '$lib/sales/types.ts';
 	import Field from '$lib/ui/control/Field.svelte';
@@ -73,23 +76,39 @@
 	const mine = $derived([...since.filter((entry) => !known.has(entry.id)), ...till.waiting]);
 	const products = $derived(stallProducts(data.left, takenBy(mine), day));
 	const batchOf = $derived(new Map(data.left.map((batch) => [batch.id, batch])));
-	const priceOf = (batchId: string) => batchOf.get(batchId)?.price ?? '0';
+	const short = $derived(shortPacksOf(data.left, mine, day));
+	const priceOf = ({ batchId, pieces }: BasketLine) => {
+		const batch = batchOf.get(batchId);
+		const price = batch?.price ?? '0';
+		return batch && pieces !== null ? shortPrice(price, pieces, batch.packPieces) : price;
+	};
 
 	let basket = $state.raw<BasketLine[]>([]);
 	const total = $derived(basketTotal(basket, priceOf));
 	const packsInBasket = $derived(basket.reduce((sum, line) => sum + line.packs, 0));
 	const inBasket = (product: StallProduct) =>
 		basket.reduce(
-			(sum, line) => sum + (batchOf.get(line.batchId)?.productId === product.productId ? line.packs : 0),
+			(sum, line) =>
+				sum +
+				(line.pieces === null && batchOf.get(line.batchId)?.productId === product.productId ? line.packs : 0),
 			0
 		);
 	function tap(product: StallProduct): void {
 		last = null;
 		basket = addPack(basket, product, day) ?? basket;
 	}
+	const shortInBasket = (pack: ShortPack) =>
+		basket.find((line) => line.batchId === pack.batchId && line.pieces === pack.pieces)?.packs ?? 0;
+	/** How many short packs there are like one. */
+	const shortLike = (pack: ShortPack) =>
+		short.filter((each) => each.batchId === pack.batchId && each.pieces === pack.pieces).length;
+	function tapShort(pack: ShortPack): void {
+		last = null;
+		basket = setPacks(basket, pack.batchId, shortInBasket(pack) + 1, pack.pieces);
+	}
 	/** Takes a line's packs from another batch of the product. */
 	function moveTo(line: BasketLine, batchId: string): void {
-		const more = basket.find((each) => each.batchId === batchId)?.packs ?? 0;
+		const more = basket.find((each) => each.batchId === batchId && each.pieces === null)?.packs ?? 0;
 		basket = setPacks(setPacks(basket, line.batchId, 0), batchId, more + line.packs);
 	}
 
@@ -181,7 +200,7 @@
 
 <NotTaken batches={data.left} />
 
-{#if products.every((product) => product.left === 0)}
+{#if products.every((product) => product.left === 0) && short.length === 0}
 	<p class="max-w-prose text-lg">
 		No pack is left to sell. Packs appear here when they are counted at <a href="/batches">a batch</a>.
 	</p>
@@ -214,6 +233,27 @@
 					</span>
 				</button>
 			</li>
+		{/each}
+		{#each short as pack, nth (nth)}
+			{#if short.findIndex((each) => each.batchId === pack.batchId && each.pieces === pack.pieces) === nth}
+				<li>
+					<button
+						type="button"
+						class={[
+							'bg-sheet flex min-h-32 w-full flex-col justify-between border-2 border-dashed p-3 text-left',
+							shortInBasket(pack) > 0 ? 'border-action' : 'border-edge'
+						]}
+						disabled={shortInBasket(pack) >= shortLike(pack) || channel.trim() === ''}
+						onclick={() => tapShort(pack)}
+					>
+						<span class="text-lg leading-tight font-bold break-words">{pack.name}</span>
+						<span>
+							<span class="figure block text-xl">{money(pack.price, currency)}</span>
+							<span class="text-quiet text-sm">short pack, × {pack.pieces}, {shortLike(pack)} left</span>
+						</span>
+					</button>
+				</li>
+			{/if}
 		{/each}
 	</ul>
 
@@ -261,32 +301,34 @@
 				<span class="figure text-3xl" data-testid="basket-total">{money(total, currency)}</span>
 			</h2>
 			<ul class="divide-rule mt-2 divide-y" aria-label="Basket">
-				{#each basket as line (line.batchId)}
+				{#each basket as line (`${line.batchId} ${line.pieces ?? ''}`)}
 					{@const batch = batchOf.get(line.batchId)}
 					{@const others = products.find((each) => each.productId === batch?.productId)?.batches ?? []}
 					<li class="flex items-center gap-2 py-1">
 						<span class="figure text-xl">{line.packs}</span>
 						<span class="min-w-0 flex-1">
 							<span class="block leading-tight break-words">{batch?.name}</span>
-							<Choice
-								label="Batch of {batch?.name}"
-								tight
-								class="figure text-sm"
-								value={line.batchId}
-								onchoose={(id) => moveTo(line, id)}
-								options={others
-									.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs)
-									.map((each) => ({
-										value: each.id,
-										text: `${each.code}, ${isPast(each, day) ? 'PAST ITS DATE, ' : ''}${each.packsLeft} left`
-									}))}
-							/>
+							{#if line.pieces !== null}<span class="text-quiet text-sm"
+									>short pack of {line.pieces}, {batch?.code}</span
+								>{:else}<Choice
+									label="Batch of {batch?.name}"
+									tight
+									class="figure text-sm"
+									value={line.batchId}
+									onchoose={(id) => moveTo(line, id)}
+									options={others
+										.filter((each) => each.id === line.batchId || each.packsLeft >= line.packs)
+										.map((each) => ({
+											value: each.id,
+											text: `${each.code}, ${isPast(each, day) ? 'PAST ITS DATE, ' : ''}${each.packsLeft} left`
+										}))}
+								/>{/if}
 						</span>
 						<button
 							type="button"
 							class="button min-w-11"
 							aria-label="One {batch?.name} less"
-							onclick={() => (basket = setPacks(basket, line.batchId, line.packs - 1))}>−</button
+							onclick={() => (basket = setPacks(basket, line.batchId, line.packs - 1, line.pieces))}>−</button
 						>
 					</li>
 				{/each}

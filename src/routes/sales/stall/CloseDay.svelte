@@ -41,7 +41,9 @@
 	);
 	const together = $derived(lines.reduce((sum, line) => sum + line.packs, 0));
 	function writeOff(): void {
-		const basket = lines.flatMap(({ batch, packs }) => (packs > 0 ? [{ batchId: batch.id, packs }] : []));
+		const basket = lines.flatMap(({ batch, packs }) =>
+			packs > 0 ? [{ batchId: batch.id, packs, pieces: null }] : []
+		);
 		const checkout = {
 			kind: 'written off' as const,
 			paidBy: null,

@@ -50,6 +50,7 @@ async function loadDemo(database: Database): Promise<void> {
 			scaleDivision_g: 0.1,
 			locale: 'en-US',
 			weekStarts: 0,
+			sellsShort: true,
 			measureSet: 'us'
 		});
 		const kitchen = await theKitchen(db);

@@ -69,6 +69,7 @@ import * as ownMeasures from './0067_own_measures.ts';
 import * as locale from './0068_locale.ts';
 import * as batchCooking from './0069_batch_cooking.ts';
 import * as tillCounts from './0070_till_counts.ts';
+import * as shortPacks from './0071_short_packs.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -141,5 +142,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0067_own_measures', ownMeasures],
 	['0068_locale', locale],
 	['0069_batch_cooking', batchCooking],
-	['0070_till_counts', tillCounts]
+	['0070_till_counts', tillCounts],
+	['0071_short_packs', shortPacks]
 ];

@@ -29,6 +29,8 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 			.flatMap(({ standing }) => standing.cookLoss ?? []),
 		/** What may be drawn from, oldest first. */
 		lots,
-		scaleDivision_g: kitchen.scaleDivision_g
+		scaleDivision_g: kitchen.scaleDivision_g,
+		/** Whether loose pieces are made up into short packs here. */
+		sellsShort: kitchen.sellsShort
 	};
 };

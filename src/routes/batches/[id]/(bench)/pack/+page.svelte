@@ -66,6 +66,13 @@
 		return found;
 	});
 
+	/** Loose pieces that are in no short pack; a whole pack's worth of them is no short one. */
+	const looseLeft = $derived.by(() => {
+		const left = (batch.loose ?? 0) - session.bench.shortPacks.reduce((sum, pieces) => sum + pieces, 0);
+		return Math.max(0, left) % batch.packPieces;
+	});
+	const isShort = (entry: { kind: string; happening?: { name: string } }) =>
+		entry.kind === 'event' && entry.happening?.name === 'short pack';
 	const packs = $derived(session.bench.readings('pack').map((reading) => reading.grams));
 	const check = $derived(
 		label ? checkPacks(rulesOf(data.kitchen.rules).packs, label.declared_g, packs) : null
@@ -126,6 +133,34 @@
 				)} rejected, packs of {plain(batch.packPieces)}. Count what lies there, not what should.
 			</p>
 			{#each doubts as doubt, nth (nth)}<p class="text-attention-ink mt-1 font-semibold">{doubt}.</p>{/each}
+			{#if data.sellsShort && (looseLeft > 0 || session.bench.shortPacks.length > 0)}
+				<div class="mt-2" data-testid="short-packs">
+					{#if session.bench.shortPacks.length > 0}
+						<p>
+							Made up: {session.bench.shortPacks.map((pieces) => `a short pack of ${pieces}`).join(', ')}.
+							<button
+								type="button"
+								class="min-h-9 px-1 underline"
+								disabled={session.isClosed || !session.canUndo(isShort)}
+								onclick={() => session.undo(isShort)}>Undo the last</button
+							>
+						</p>
+					{/if}
+					{#if looseLeft > 0}
+						<button
+							type="button"
+							class="button"
+							disabled={session.isClosed}
+							onclick={() => session.happened({ name: 'short pack', pieces: looseLeft })}
+							>Make the {plural(looseLeft, 'loose piece')} up into a short pack</button
+						>
+					{/if}
+					<p class="caution mt-1 max-w-prose">
+						A short pack is not what the label says: mark on it how many are in it and what it weighs, with
+						its allergens and date, or sell it open where your local rules let you.
+					</p>
+				</div>
+			{/if}
 			{#if batch.packs !== null && doubts.length === 0}
 				<p class="text-squared mt-1 font-semibold" role="status" data-testid="counted">
 					{plural(batch.packs, 'pack')} can be sold.
