@@ -1,6 +1,6 @@
 import { choose } from './controls.ts';
 import { make, next, pasteRecipe, typeReading, writeDown } from './job.ts';
-import { answered, fresh, open, ready } from './making.ts';
+import { answered, fresh, newFormula, open, planAtBench, ready } from './making.ts';
 import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 180_000 });
@@ -341,6 +341,38 @@ test('the till is counted at the close of the day, and stays when the last pack 
 	await expect(page.getByTestId('till-off')).toContainText('$0.50 less than was sold');
 	await answered(page, () => page.getByRole('button', { name: 'Keep the count' }).click());
 	await expect(page.getByTestId('till-count')).toContainText('$0.50 less than was sold');
+});
+
+test('loose pieces are made up into a short pack, and sold at the stall for their share', async ({
+	page
+}) => {
+	const name = fresh('Short roti');
+	await newFormula(page, name);
+	await planAtBench(page);
+	await open(page, page.url().replace(/weigh$/, 'pack'));
+	await page.getByLabel('Sellable pieces').fill('22');
+	await page.getByLabel('Packs closed').fill('3');
+	await page.getByLabel('Loose pieces').fill('4');
+	await page.getByRole('button', { name: 'Record the counts' }).click();
+	await page.getByRole('button', { name: 'Make the 4 loose pieces up into a short pack' }).click();
+	await expect(page.getByTestId('short-packs')).toContainText('Made up: a short pack of 4');
+	await page.getByRole('button', { name: 'Undo the last' }).click();
+	await expect(page.getByTestId('short-packs')).not.toContainText('Made up');
+	await page.getByRole('button', { name: 'Make the 4 loose pieces up into a short pack' }).click();
+	await expect(page.getByTestId('waiting')).toHaveCount(0);
+
+	await open(page, '/sales/stall');
+	const tile = page.getByRole('button', { name: new RegExp(`${name}.*short pack`) });
+	// 6.50 · 4 ÷ 6 = 4.333…
+	await expect(tile).toContainText('$4.33');
+	await tile.click();
+	await expect(tile).toBeDisabled();
+	await expect(page.getByTestId('basket-total')).toHaveText('$4.33');
+	const decide = page.getByRole('button', { name: 'I have told them: sell it' });
+	if (await decide.isVisible()) await decide.click();
+	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
+	await expect(tile).toHaveCount(0);
+	await expect(page.getByRole('button', { name: new RegExp(`${name}.*3 left`) })).toBeVisible();
 });
 
 test('a recipe is pasted with words for oven and inches', async ({ page }) => {

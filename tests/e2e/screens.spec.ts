@@ -58,6 +58,7 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 		'/shelf/blank',
 		'/shelf/mix',
 		'/shelf/import',
+		'/shelf/sheet',
 		await firstOf(page, '/shelf'),
 		'/shelf/lots',
 		'/shelf/lots/count',
@@ -86,6 +87,35 @@ test('every station at every width: axe clean, nothing wider than the screen', a
 		// The same frame stands around all of them; a batch's own page is looked at narrow above.
 		{ narrow: false }
 	);
+});
+
+test('a list and a month are axe clean while they are open, and give the focus back', async ({ page }) => {
+	await open(page, '/batches/new');
+	for (const opener of [
+		page.getByRole('combobox', { name: 'Product' }),
+		page.getByRole('button', { name: 'Made on: choose from a month' })
+	]) {
+		await opener.click();
+		await expect(page.locator('.options, .month')).toBeVisible();
+		// What pops up belongs to its control and to no landmark.
+		const { violations } = await new AxeBuilder({ page }).disableRules(['region']).analyze();
+		expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target)])).toEqual([]);
+		await page.keyboard.press('Escape');
+		await expect(page.locator('.options, .month')).toHaveCount(0);
+		// What was opened by a press has the focus again.
+		await expect(opener).toBeFocused();
+	}
+});
+
+test('the focus goes to what stands in the place of what went away', async ({ page }) => {
+	await open(page, '/shelf/mix');
+	for (let nth = 0; nth < 2; nth += 1) await page.getByRole('button', { name: 'Add a line' }).click();
+	await page.getByRole('button', { name: 'Remove line 2' }).focus();
+	await page.keyboard.press('Enter');
+	// Its last line stands in its place.
+	await expect(page.getByRole('button', { name: 'Remove line 2' })).toBeFocused();
+	await page.keyboard.press('Enter');
+	await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).not.toBe('BODY');
 });
 
 async function looksRight(page: Page, paths: string[], { narrow = true } = {}): Promise<void> {

@@ -97,11 +97,19 @@
 			<DatePicker.Content class="month" sideOffset={4} collisionPadding={8} aria-label={label}>
 				<DatePicker.Calendar>
 					{#snippet children({ months, weekdays })}
-						<DatePicker.Header class="flex items-center justify-between">
-							<DatePicker.PrevButton class="month-turn" aria-label="The month before">‹</DatePicker.PrevButton
-							>
-							<DatePicker.Heading class="font-semibold" />
-							<DatePicker.NextButton class="month-turn" aria-label="The month after">›</DatePicker.NextButton>
+						<DatePicker.Header>
+							<!-- As a header it would be taken for the page's own. -->
+							{#snippet child({ props })}
+								<div {...props} class="flex items-center justify-between">
+									<DatePicker.PrevButton class="month-turn" aria-label="The month before"
+										>‹</DatePicker.PrevButton
+									>
+									<DatePicker.Heading class="font-semibold" />
+									<DatePicker.NextButton class="month-turn" aria-label="The month after"
+										>›</DatePicker.NextButton
+									>
+								</div>
+							{/snippet}
 						</DatePicker.Header>
 						{#each months as month (month.value.toString())}
 							<DatePicker.Grid class="border-collapse">

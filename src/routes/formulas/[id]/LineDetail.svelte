@@ -115,7 +115,13 @@
 			/>
 			{@render leftToBatch()}
 		{/if}
-		<Field label="Note of line {number}" bind:value={line.note} maxlength={300} compact />
+		<Field
+			label="Note of line {number}"
+			bind:value={line.note}
+			maxlength={300}
+			compact
+			class={line.use === 'dough' ? '' : 'lg:col-span-4'}
+		/>
 		<div class="flex items-end justify-end pb-1">
 			<button
 				type="button"

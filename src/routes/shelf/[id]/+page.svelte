@@ -73,7 +73,13 @@
 
 {#if !data.isNew}
 	{#if data.draft.mix}<Jars portion_g={data.portion_g} lots={data.lots} today={data.today} />{/if}
-	<Prices id={data.draft.id} packs={data.packs} today={data.today} currency={data.kitchen.currency} />
+	<Prices
+		id={data.draft.id}
+		packs={data.packs}
+		today={data.today}
+		currency={data.kitchen.currency}
+		follows={data.draft.mix !== null}
+	/>
 	<Measures id={data.draft.id} measures={data.measures} set={data.measureSet} />
 	<History history={data.history} />
 {/if}

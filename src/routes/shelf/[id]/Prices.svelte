@@ -18,8 +18,10 @@
 		packs: PricePack[];
 		today: string;
 		currency: string;
+		/** A mix, whose price follows from its lines. */
+		follows?: boolean;
 	}
-	let { id, packs, today, currency }: Props = $props();
+	let { id, packs, today, currency, follows = false }: Props = $props();
 
 	const blank = () => ({ amount: '', grams: '', usable: '100', boughtOn: today, supplier: '' });
 	let price = $state(untrack(blank));
@@ -60,7 +62,11 @@
 		</div>
 	</form>
 	{#if packs.length === 0}
-		<p class="text-quiet mt-4">No price yet: cost figures leave this ingredient out and say so.</p>
+		<p class="text-quiet mt-4">
+			{follows
+				? 'No price of its own: it costs what goes into it.'
+				: 'No price yet: cost figures leave this ingredient out and say so.'}
+		</p>
 	{:else}
 		{#if packs.length > 1}<PriceChart {packs} {currency} {today} />{/if}
 		<div class="mt-3 flex flex-wrap items-end gap-3">
