@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ingredient, per100g } from '../testing/recipe.ts';
-import { mixCycle, mixFacts, openedMixes } from './mix.ts';
+import { mixCycle, mixFacts, openedHydration, openedMixes } from './mix.ts';
 
 const shelf = [
 	ingredient('flour', {
@@ -138,5 +138,14 @@ describe('percentages see through a mix', () => {
 	it('leaves what is dusted as it is, and a mix that holds nothing yet', () => {
 		expect(opened([line('premix', 20, 'dusting')])).toEqual([line('premix', 20, 'dusting')]);
 		expect(openedMixes([line('premix', 20)], () => [])).toEqual([line('premix', 20)]);
+	});
+	it('the hydration of a dough of premix and water is of the flour in the premix', () => {
+		const kinds = { flour: 'flour', milk: 'dairy', water: 'water', premix: 'compound' } as const;
+		const all = Object.entries(kinds).map(([id, kind]) => ingredient(id, { kind }));
+		const dough_ = (name: string, used_g: number) => ({ ...line(name, used_g), stage: null, uptake_g: null });
+		const lines = [dough_('premix', 500), dough_('water', 270)];
+		// 270 g of water on 450 g of flour.
+		expect(openedHydration(lines, all, { mixes, ingredients: [] })).toBeCloseTo(60, 9);
+		expect(openedHydration([dough_('water', 1)], all, { mixes, ingredients: [] })).toBeNull();
 	});
 });

@@ -1,5 +1,6 @@
 import type { Ingredient, Line, Part, RulesName } from './types.ts';
 import { sumOf } from '../measure/round.ts';
+import { bakersFigures } from './bakers.ts';
 import { labelName, withoutParenthesis } from './naming.ts';
 import { COMPOSITION_KEYS, type Composition } from '../composition/nutrients.ts';
 
@@ -85,6 +86,26 @@ export function openedMixes<L extends Pick<Line, 'ingredient' | 'use' | 'used_g'
 		}));
 		return openedMixes(parts, mixOf);
 	});
+}
+
+/** What percentages need to look into mixes: their lines, and the ingredients of these. */
+export interface MixParts {
+	mixes: Readonly<Record<string, readonly MixLine[]>>;
+	ingredients: readonly Ingredient[];
+}
+
+/**
+ * Water of the lines in percent of their flour, both also where they are within a mix; null without flour. The lines'
+ * own ingredients come first: a batch's are as they were when it was made.
+ */
+export function openedHydration(
+	lines: readonly Line[],
+	own: readonly Ingredient[],
+	{ mixes, ingredients }: MixParts
+): number | null {
+	const known = new Map([...ingredients, ...own].map((each) => [each.id, each]));
+	const opened = openedMixes(lines, (id) => mixes[id]).filter((line) => known.has(line.ingredient));
+	return bakersFigures(opened, (id) => known.get(id) as Ingredient).hydration;
 }
 
 /**

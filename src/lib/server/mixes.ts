@@ -1,5 +1,7 @@
-import { mixCycle, type MixLine } from '$core/formula/mix.ts';
+import { mixCycle, type MixLine, type MixParts } from '$core/formula/mix.ts';
+import type { Ingredient } from '$core/formula/types.ts';
 import type { Database } from './db/connection.ts';
+import { known } from './db/known.ts';
 import { refuse } from './errors.ts';
 import { groupBy, newId } from './rows.ts';
 
@@ -12,6 +14,20 @@ export async function mixLines(db: Database, kitchenId: string): Promise<Map<str
 			each.map((row) => ({ ingredient: row.ingredient_id, grams: Number(row.grams) }))
 		])
 	);
+}
+
+/** What the mixes of a kitchen are made of, for percentages that look into them; `shelf` has every ingredient. */
+export async function mixParts(
+	db: Database,
+	kitchenId: string,
+	shelf: ReadonlyMap<string, Ingredient>
+): Promise<MixParts> {
+	const lines = await known(db, kitchenId, ['mix_lines'], 'mix lines', () => mixLines(db, kitchenId));
+	const parts = new Set([...lines.values()].flatMap((each) => each.map((line) => line.ingredient)));
+	return {
+		mixes: Object.fromEntries(lines),
+		ingredients: [...parts].flatMap((id) => shelf.get(id) ?? [])
+	};
 }
 
 /** Sets the lines of a mix. Refuses a mix that would hold itself, with the path by which it would. */

@@ -1,3 +1,5 @@
+import { openedHydration } from '$core/formula/mix.ts';
+import { mixParts } from '$lib/server/mixes.ts';
 import { keyOf } from '$lib/server/edge/validated.ts';
 import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula/draft.ts';
@@ -21,6 +23,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 			readCoreShelf(db, kitchen, today(kitchen))
 		]);
 		const history = cookLossHistory(batches);
+		const mixes = await mixParts(db, kitchen.id, new Map(ingredients.map((each) => [each.id, each])));
 		return {
 			archived,
 			away: formulas.filter((formula) => formula.archived).length,
@@ -45,7 +48,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 						pieceMany: product?.pieceMany ?? '',
 						batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded)
 							.length,
-						hydration: facts?.formula.hydration ?? null,
+						hydration: facts ? openedHydration(formula.lines, ingredients, mixes) : null,
 						ballWeight_g: facts?.yield.ballWeight_g ?? null,
 						finishedWeight_g: facts?.yield.finishedWeight_g ?? null,
 						contains: facts?.allergens.contains ?? [],

@@ -1,3 +1,5 @@
+import { openedHydration } from '$core/formula/mix.ts';
+import { mixParts } from '../mixes.ts';
 import { consumptionOf } from '$core/bench/consumption.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import { benchMinutes, lastUse } from '$core/bench/minutes.ts';
@@ -118,12 +120,16 @@ async function noteStandings(
 	kitchenId: string,
 	batches: readonly { context: BatchContext; entries: Entry[] }[]
 ): Promise<void> {
+	const mixes = batches[0] ? await mixParts(db, kitchenId, batches[0].context.shelf) : null;
 	const standings = batches.map(({ context, entries }): [string, BatchStanding] => {
 		const { batch, bench } = assemble(context, entries);
+		const { formula, ingredients } = batch.recipe;
 		return [
 			batch.id,
 			{
 				...standingOf(batch, batch, bench, benchMinutes(entries, context.row.steps).taken_min),
+				// As the formula's sheet tells it: also of the flour within a mix.
+				...(mixes && batch.facts ? { hydration: openedHydration(formula.lines, ingredients, mixes) } : {}),
 				equipment: batch.equipment,
 				usedUntil: lastUse(entries),
 				sources: batch.sources,

@@ -3,17 +3,20 @@ import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
+import { mixParts } from '$lib/server/mixes.ts';
+import { shelfReader } from '$lib/server/shelf.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const { batch, entries } = await orNotFound(readBatch(db, kitchen, params.id));
-	const [station, equipment, batches, lots] = await Promise.all([
+	const [station, equipment, batches, lots, shelf] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
-		lotsFor(db, kitchen.id, batch)
+		lotsFor(db, kitchen.id, batch),
+		shelfReader(db, kitchen)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
@@ -29,6 +32,8 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 			.flatMap(({ standing }) => standing.cookLoss ?? []),
 		/** What may be drawn from, oldest first. */
 		lots,
+		/** What mixes are made of, for the hydration of a dough with one in it. */
+		mixes: await mixParts(db, kitchen.id, shelf(batch.madeOn)),
 		scaleDivision_g: kitchen.scaleDivision_g,
 		/** Whether loose pieces are made up into short packs here. */
 		sellsShort: kitchen.sellsShort

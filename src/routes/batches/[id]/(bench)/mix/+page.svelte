@@ -10,7 +10,7 @@
 	import LotPick from '$lib/ui/bench/LotPick.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
 	import { plannedRecipe } from '$lib/batch/plan.ts';
-	import { bakersFigures } from '$core/formula/bakers.ts';
+	import { openedHydration } from '$core/formula/mix.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import Next from '../Next.svelte';
 
@@ -27,11 +27,10 @@
 	const weighedIn_g = $derived(lines.reduce((sum, line) => sum + (line.weighed_g ?? line.planned_g), 0));
 	const unweighed = $derived(lines.filter((line) => line.weighed_g === null));
 
-	const hydration = (recipe: Recipe) => {
-		const of = new Map(recipe.ingredients.map((ingredient) => [ingredient.id, ingredient]));
-		const dough = recipe.formula.lines.flatMap((line) => (line.use === 'dough' ? line : []));
-		return dough.every((line) => of.has(line.ingredient))
-			? bakersFigures(dough, (id) => of.get(id) as Recipe['ingredients'][number]).hydration
+	const hydration = ({ formula, ingredients }: Recipe) => {
+		const known = new Set(ingredients.map((ingredient) => ingredient.id));
+		return formula.lines.every((line) => line.use !== 'dough' || known.has(line.ingredient))
+			? openedHydration(formula.lines, ingredients, data.mixes)
 			: null;
 	};
 	const planned = $derived(hydration(plannedRecipe(data.batch)));
