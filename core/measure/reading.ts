@@ -13,7 +13,7 @@ const fail = (message: string): { ok: false; message: string } => ({ ok: false, 
 export function readNumber(text: string): Read<number> {
 	const trimmed = text.trim().replace(/\u2044/g, '/');
 	if (trimmed === '') return fail('empty: type a number');
-	if (/^[-−–]\s*[\d½⅓⅔¼¾⅛.,]/.test(trimmed)) return fail('cannot be negative');
+	if (/^[-−–]\s*[\d½⅓⅔¼¾⅛.,]/.test(trimmed)) return fail('cannot be negative: type it without the minus');
 	const mixed = /^(?:(\d+)\s*)?([½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])$/.exec(trimmed);
 	if (mixed) return { ok: true, value: Number(mixed[1] ?? 0) + (VULGAR[mixed[2] ?? ''] ?? 0) };
 	const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(trimmed);
@@ -30,7 +30,7 @@ export function readNumber(text: string): Read<number> {
 		return { ok: true, value: Number(trimmed.replaceAll(',', '')) };
 	if (/^(\d+([.,]\d*)?|[.,]\d+)$/.test(trimmed))
 		return { ok: true, value: Number(trimmed.replace(',', '.')) };
-	return fail(`"${trimmed}" is not a number`);
+	return fail(`"${trimmed}" is not a number: type it as 12, 1.5 or 1 1/2`);
 }
 
 /** A number that may be below zero: a freezer's. */
@@ -79,8 +79,8 @@ const MOST_DIGITS = 9;
 export function readMoney(text: string): Read<string> {
 	const trimmed = text.trim().replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
 	if (trimmed === '') return fail('empty: type an amount of money');
-	if (/^[-−–]/.test(trimmed)) return fail('cannot be negative');
-	if (!/^\d+([.,]\d+)?$/.test(trimmed)) return fail(`"${trimmed}" is not an amount of money`);
+	if (/^[-−–]/.test(trimmed)) return fail('cannot be negative: type it without the minus');
+	if (!/^\d+([.,]\d+)?$/.test(trimmed)) return fail(`"${trimmed}" is not an amount of money: type it as 6 or 6.50`);
 	const number = readNumber(trimmed);
 	if (!number.ok) return number;
 	const decimal = trimmed.replace(',', '.').replace(/^0+(?=\d)/, '');

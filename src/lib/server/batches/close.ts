@@ -35,7 +35,8 @@ export async function closeBatch(
 		id,
 		async (transaction, { batch }) => {
 			if (batch.version !== version) throw new Stale(batch);
-			if (batch.closed.length > 0) refuse('', 'this batch is closed already');
+			if (batch.closed.length > 0)
+				refuse('', 'this batch is closed already: record a correction with its reason');
 			if (!batch.recorded || !batch.facts) return refuse('', 'record what was measured first');
 			// A dough line that nobody weighed leaves the mix open, which takes a reason; what no stage closes is asked for.
 			const unweighed = batch.lines.find((line) => line.use !== 'dough' && line.weighed_g === null);

@@ -1,6 +1,18 @@
 import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
-import { count, day, grams, gramsList, id, money, number, optionalText, text, timeOfDay } from './fields.ts';
+import {
+	count,
+	day,
+	grams,
+	gramsList,
+	id,
+	money,
+	length,
+	number,
+	optionalText,
+	text,
+	timeOfDay
+} from './fields.ts';
 import { isDay } from './query.ts';
 
 /** What a field makes of a text: its value, or the words of what is wrong. */
@@ -84,10 +96,14 @@ describe('a number', () => {
 		expect(read(number(0.01, 100), '0.009')).toContain('from 0.01 to 100');
 		expect(read(number(0.01, 100), '100.1')).toContain('from 0.01 to 100');
 	});
-	it('below zero is read only where it may be', () => {
-		expect(read(number(-40, 400, { signed: true }), '−18')).toBe(-18);
-		expect(read(number(-40, 400, { signed: true }), '- 41')).toContain('from -40 to 400');
+	it('below zero is no number here', () => {
 		expect(read(number(-40, 400), '-18')).toContain('cannot be negative');
+	});
+	it('a length is in the unit that is asked for, whatever it is typed in', () => {
+		expect(read(length('cm', 1, 200), '8 in')).toBe(20.32);
+		expect(read(length('mm', 0.1, 100), '0.3 cm')).toBe(3);
+		expect(read(length('cm', 1, 200), '9 mm')).toContain('from 1 to 200');
+		expect(read(length('cm', 1, 200), '8 feet')).toContain('is not a length');
 	});
 });
 

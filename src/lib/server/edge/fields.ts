@@ -7,8 +7,7 @@ import {
 	readGramsList,
 	readMoney,
 	readNumber,
-	type Read,
-	readSigned
+	type Read
 } from '$core/measure/reading.ts';
 import { readLength } from '$core/measure/length.ts';
 
@@ -62,9 +61,9 @@ export const count = (least: number, most: number, options: { optional?: boolean
 		value < least || value > most ? `must be from ${least} to ${most}` : null
 	);
 
-/** A number within limits; `signed` lets one below zero be typed. */
-export const number = (least: number, most: number, options: { optional?: boolean; signed?: boolean } = {}) =>
-	typed(options.signed ? readSigned : readNumber, options, within(least, most));
+/** A number within limits. */
+export const number = (least: number, most: number, options: { optional?: boolean } = {}) =>
+	typed(readNumber, options, within(least, most));
 
 /** Says what is wrong with a number outside a range. */
 export const within = (least: number, most: number) => (value: number) =>

@@ -30,7 +30,8 @@ export async function labelToPrint(
 	const revision = await getRevision(db, kitchen, productId, number);
 	const read = batchId ? await readBatch(db, kitchen, batchId) : null;
 	const batch = read?.batch ?? null;
-	if (batch && batch.productId !== productId) refuse('', 'this batch is of another product');
+	if (batch && batch.productId !== productId)
+		refuse('', 'this batch is of another product: choose one of this label’s');
 	const { content } = revision;
 	if (batch) {
 		await refuseUnsaid(db, kitchen, batch, content);

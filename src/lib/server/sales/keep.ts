@@ -265,7 +265,7 @@ const about = (of: SaleRow) => ({
 });
 
 async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {
-	if (of.kind === 'void') refuse('', 'this entry is itself a void');
+	if (of.kind === 'void') refuse('', 'this entry is itself a void: enter anew what stands');
 	if (entry.reason.trim() === '') refuse('reason', 'say why, for the record');
 	if (await isVoided(db, kitchenId, of)) return [];
 	if ((await returnedOf(db, kitchenId, of.id)) > 0)
@@ -286,9 +286,10 @@ async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: S
 
 /** Packs that come back: their money goes back, and they are for sale again or written off. */
 async function returnRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {
-	if (of.kind !== 'sale') refuse('', 'only packs that were sold come back');
+	if (of.kind !== 'sale') refuse('', 'only packs that were sold come back: void the entry instead');
 	if (entry.reason.trim() === '') refuse('reason', 'say why they came back');
-	if (await isVoided(db, kitchenId, of)) refuse('', 'this sale is voided');
+	if (await isVoided(db, kitchenId, of))
+		refuse('', 'this sale is voided already: nothing of it is left to come back');
 	const most = of.packs - (await returnedOf(db, kitchenId, of.id));
 	if (entry.packs > most)
 		refuse(
