@@ -53,8 +53,8 @@ test('a formula built from the keyboard alone', async ({ page }) => {
 	await keys.press('Alt+Enter'); // more of the line
 	await expect(page.getByLabel('Use of line 4')).toBeFocused();
 	await expect(page.getByLabel('Use of line 4')).toHaveAttribute('data-value', 'dusting');
-	await keys.press('Tab');
-	await keys.press('Tab');
+	// Past its stage and what is set out; what goes back waits for that.
+	for (let nth = 0; nth < 3; nth += 1) await keys.press('Tab');
 	await expect(page.getByLabel('Stays on, of line 4')).toBeFocused();
 	await keys.type('9');
 	await keys.press('Escape');

@@ -75,16 +75,11 @@
 		</Select.Trigger>
 		<Select.Portal>
 			<Select.Content class="options" sideOffset={2} collisionPadding={8} aria-label={label}>
-				<Select.Viewport>
-					{#each items as item, nth (nth)}
-						<Select.Item
-							class="option"
-							value={item.value}
-							label={item.label}
-							data-option={options[nth]?.value}>{item.label}</Select.Item
-						>
-					{/each}
-				</Select.Viewport>
+				{#each items as item, nth (nth)}
+					<Select.Item class="option" value={item.value} label={item.label} data-option={options[nth]?.value}
+						>{item.label}</Select.Item
+					>
+				{/each}
 			</Select.Content>
 		</Select.Portal>
 	</Select.Root>

@@ -1,8 +1,6 @@
 <script lang="ts">
-	import { deserialize } from '$app/forms';
 	import { beforeNavigate } from '$app/navigation';
 	import type { Facts } from '$core/facts.ts';
-	import { pieceOfFamily, proposedOf, withProposed, type Proposed } from '$core/formula/propose.ts';
 	import { openedMixes } from '$core/formula/mix.ts';
 	import { processOf } from '$core/formula/process.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
@@ -29,6 +27,9 @@
 	import PieceShape from './PieceShape.svelte';
 	import Process from './Process.svelte';
 	import ProductFields from './ProductFields.svelte';
+	import { act } from './act.ts';
+	import { Learned } from './learned.ts';
+	import { Proposals } from './proposals.ts';
 	import Scale from './Scale.svelte';
 	import { Sheet } from './sheet.svelte.ts';
 	import Versions from './Versions.svelte';
@@ -107,27 +108,8 @@
 	const dough_g = $derived(
 		felt.lines.some(isDough) ? felt.lines.filter(isDough).reduce((sum, line) => sum + line.used_g, 0) : null
 	);
-	/** What the lines said last of how it is made: what still stands as proposed follows them. */
-	let proposed: Proposed = { family: null, choices: {} };
-	function propose() {
-		const { draft } = sheet;
-		const before = proposed;
-		proposed = proposedOf(sound, ingredientOf);
-		const made = Object.fromEntries(
-			Object.entries(draft.choices).filter(
-				([key, value]) => before.choices[key as keyof Proposed['choices']] !== value
-			)
-		);
-		draft.choices = withProposed(made, proposed);
-		if (draft.family === (before.family ?? '')) draft.family = proposed.family ?? '';
-		const was = pieceOfFamily(before.family ?? '');
-		const { product } = draft;
-		if (product.pieceOne !== '' && product.pieceOne !== was.one) return;
-		const piece = proposed.family === null ? null : pieceOfFamily(proposed.family);
-		product.pieceOne = piece?.one ?? '';
-		product.pieceMany = piece?.many ?? '';
-		if (product.category === was.category && piece) product.category = piece.category;
-	}
+	const proposals = new Proposals();
+	const propose = () => proposals.follow(sheet.draft, sound, ingredientOf);
 	/** Percentages see through a mix of one's own to the flour and water in it. */
 	const opened = <L extends Line>(lines: readonly L[]) => openedMixes(lines, (id) => data.mixes[id]);
 	const shares = $derived(flourShares(opened(felt.lines), ingredientOf));
@@ -189,52 +171,22 @@
 			? `/batches/new?product=${sheet.draft.productId}&factor=${Math.round(factor * 10000) / 10000}`
 			: '';
 
-	async function act(action: string, draft: unknown): Promise<Record<string, unknown> | null> {
-		const body = new FormData();
-		body.set('draft', JSON.stringify(draft));
-		try {
-			const response = await fetch(`/formulas/${sheet.draft.id}?/${action}`, {
-				method: 'POST',
-				body,
-				headers: { 'x-sveltekit-action': 'true' }
-			});
-			const result = deserialize(await response.text());
-			if (result.type === 'success') return result.data ?? {};
-		} catch {
-			// Said below: whatever failed, nothing was done.
-		}
-		toast.error('The server could not do that: try again.');
-		return null;
-	}
-	/** What this page taught the kitchen, for taking it back with the line it was taught at. */
-	const learned: { said: string; ingredient: string; before: string | null; isKnown: boolean }[] = [];
+	const learned = new Learned(
+		async (said, ingredient) => (await act(sheet.draft.id, 'remember', { said, ingredient })) !== null
+	);
 	const rememberedNow = $derived(new Map(data.remembered));
 	async function remember(said: string, ingredient: string) {
 		const before = rememberedNow.get(rememberedName(said)) ?? null;
-		if ((await act('remember', { said, ingredient })) === null) return;
-		learned.push({ said, ingredient, before, isKnown: true });
+		if (!(await learned.remember(said, ingredient, before))) return;
 		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient)?.name ?? 'that'}.`);
 		await readAll();
 	}
-	/** After undo or redo: what no line shows any more is forgotten, what one shows again is known again. */
 	async function relearn() {
-		const shown = new Set(
-			sheet.draft.lines.map(
-				(line) => `${rememberedName(readLine(line.said, context).name)} ${line.ingredient}`
-			)
-		);
-		const changed = learned.filter(
-			(each) => shown.has(`${rememberedName(each.said)} ${each.ingredient}`) !== each.isKnown
-		);
-		for (const each of changed) {
-			each.isKnown = !each.isKnown;
-			await act('remember', {
-				said: each.said,
-				ingredient: each.isKnown ? each.ingredient : (each.before ?? '')
-			});
-			if (!each.isKnown) toast(`Forgotten again: what “${each.said}” is.`);
-		}
-		if (changed.length > 0) await readAll();
+		const lines = sheet.draft.lines.map(({ said, ingredient }) => ({
+			name: readLine(said, context).name,
+			ingredient
+		}));
+		if (await learned.follow(lines)) await readAll();
 	}
 	function undo() {
 		sheet.undo();
@@ -246,7 +198,7 @@
 	}
 	const references = $derived(new Map(data.references));
 	async function shelve(asked: string[]): Promise<Map<string, string> | null> {
-		const done = await act('shelve', { references: asked });
+		const done = await act(sheet.draft.id, 'shelve', { references: asked });
 		if (!done || !Array.isArray(done.ingredients)) return null;
 		await readAll();
 		toast.success(
