@@ -80,7 +80,8 @@ export function readMoney(text: string): Read<string> {
 	const trimmed = text.trim().replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
 	if (trimmed === '') return fail('empty: type an amount of money');
 	if (/^[-−–]/.test(trimmed)) return fail('cannot be negative: type it without the minus');
-	if (!/^\d+([.,]\d+)?$/.test(trimmed)) return fail(`"${trimmed}" is not an amount of money: type it as 6 or 6.50`);
+	if (!/^\d+([.,]\d+)?$/.test(trimmed))
+		return fail(`"${trimmed}" is not an amount of money: type it as 6 or 6.50`);
 	const number = readNumber(trimmed);
 	if (!number.ok) return number;
 	const decimal = trimmed.replace(',', '.').replace(/^0+(?=\d)/, '');
