@@ -49,18 +49,18 @@ export function takenBy(all: readonly SaleEntry[]): Map<string, number> {
 	return taken;
 }
 
-/** The short packs that can be sold now, once some entries are through; none past its best-before. */
+/** The short packs that are left once some entries are through; of a day, only those not past their best-before. */
 export function shortPacksOf(
 	batches: readonly BatchLeft[],
 	entries: readonly SaleEntry[],
-	day: string
+	day: string | null
 ): ShortPack[] {
 	const known = new Set(entries.map((entry) => entry.id));
 	const voided = new Set(
 		entries.flatMap((entry) => (entry.kind === 'void' && entry.ofId ? [entry.ofId] : []))
 	);
 	return batches.flatMap((batch) => {
-		if (isPast(batch, day)) return [];
+		if (day !== null && isPast(batch, day)) return [];
 		const gone = entries.flatMap(({ id, kind, batchId, pieces }) =>
 			batchId === batch.id && pieces && LEAVES.includes(kind) && !voided.has(id) ? [pieces] : []
 		);

@@ -1,3 +1,4 @@
+import { refuseShortPacks } from '../sales/short-packs.ts';
 import { openedHydration } from '$core/formula/mix.ts';
 import { mixParts } from '../mixes.ts';
 import { consumptionOf } from '$core/bench/consumption.ts';
@@ -84,6 +85,9 @@ async function writeFromFold(
 	const packs = batch.packsMade;
 	const gone = batch.packsSold + batch.packsGiven;
 	if (packs < gone) refuse('packs', `${counted(packs)}, but ${gone} of this batch are gone already`);
+	// Of a closed batch nothing is made up or taken apart any more.
+	if (!closing && (bench.shortPacks.length > 0 || gone > 0))
+		await refuseShortPacks(db, kitchen.id, row.id, { made: bench.shortPacks, loose: batch.loose });
 	await db('batches')
 		.where({ kitchen_id: kitchen.id, id: row.id })
 		.update({

@@ -138,7 +138,8 @@ function fromRow(row: SaleRow, voided: boolean, returned: number): Sale {
 		batchId: row.batch_id,
 		batchCode: row.code ?? '',
 		product: row.name ?? row.item ?? '',
-		packPieces: row.pack_pieces,
+		// A short pack holds fewer than its batch's others.
+		packPieces: row.pieces ?? row.pack_pieces,
 		soldOn: row.sold_on,
 		channel: row.channel,
 		packs: row.packs,

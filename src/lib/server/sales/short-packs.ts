@@ -17,9 +17,27 @@ export async function shortPacksLeft(
 		.orderBy('e.id')
 		.select<{ batch_id: string; data: string }[]>('e.batch_id', 'e.data');
 	if (made.length === 0) return new Map();
-	const gone = await db('sales')
+	const gone = await shortPacksGone(db, kitchenId, [...new Set(made.map((row) => row.batch_id))]);
+	return new Map(
+		[...groupBy(made, (row) => row.batch_id)].map(([id, each]) => [
+			id,
+			remaining(
+				each.map((row) => (JSON.parse(row.data) as { pieces: number }).pieces),
+				gone.get(id) ?? []
+			)
+		])
+	);
+}
+
+/** The short packs of batches that are gone, by batch: how many pieces were in each. */
+async function shortPacksGone(
+	db: Database,
+	kitchenId: string,
+	batchIds: readonly string[]
+): Promise<Map<string, number[]>> {
+	const rows = await db('sales')
 		.where('kitchen_id', kitchenId)
-		.whereIn('batch_id', [...new Set(made.map((row) => row.batch_id))])
+		.whereIn('batch_id', batchIds)
 		.whereNotNull('pieces')
 		.groupBy('batch_id', 'pieces')
 		.select<{ batch_id: string; pieces: number; packs: string }[]>(
@@ -28,16 +46,29 @@ export async function shortPacksLeft(
 			db.raw('SUM(packs) AS packs')
 		);
 	return new Map(
-		[...groupBy(made, (row) => row.batch_id)].map(([id, each]) => [
+		[...groupBy(rows, (row) => row.batch_id)].map(([id, each]) => [
 			id,
-			remaining(
-				each.map((row) => (JSON.parse(row.data) as { pieces: number }).pieces),
-				gone
-					.filter((row) => row.batch_id === id)
-					.flatMap((row) => Array.from({ length: Math.max(0, Number(row.packs)) }, () => row.pieces))
-			)
+			each.flatMap((row) => Array.from({ length: Math.max(0, Number(row.packs)) }, () => row.pieces))
 		])
 	);
+}
+
+/** Refuses short packs that cannot be: more in them than was counted loose, or one taken apart that is gone. */
+export async function refuseShortPacks(
+	db: Database,
+	kitchenId: string,
+	batchId: string,
+	{ made, loose }: { made: readonly number[]; loose: number | null }
+): Promise<void> {
+	const inThem = made.reduce((sum, pieces) => sum + pieces, 0);
+	if (inThem > (loose ?? 0))
+		refuse(
+			'loose',
+			`${inThem} pieces are in short packs, and ${loose ?? 'none'} were counted loose: take a short pack apart first`
+		);
+	const missing = remaining((await shortPacksGone(db, kitchenId, [batchId])).get(batchId) ?? [], made)[0];
+	if (missing !== undefined)
+		refuse('packs', `a short pack of ${missing} is gone already: void its sale first`);
 }
 
 /** Refuses a short pack that is not there, and a full one where only short ones are left. */

@@ -393,6 +393,7 @@
 {/if}
 <CloseDay
 	{products}
+	short={shortPacksOf(data.left, mine, null)}
 	{channel}
 	{day}
 	{currency}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { readCount } from '$core/measure/reading.ts';
 	import { dayText, plural } from '$lib/format.ts';
-	import { entriesOfCheckout, isPast, type StallProduct } from '$lib/sales/stall.ts';
+	import { entriesOfCheckout, isPast, type ShortPack, type StallProduct } from '$lib/sales/stall.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
 	import type { TillCount } from '$lib/sales/till-count.ts';
 	import CountTill from './CountTill.svelte';
@@ -11,6 +11,8 @@
 	/** The end of a day: the till is counted; what is unsold comes back and stays for sale, or is written off. */
 	interface Props {
 		products: readonly StallProduct[];
+		/** Short packs, those past their best-before too. */
+		short: readonly ShortPack[];
 		channel: string;
 		day: string;
 		currency: string;
@@ -18,31 +20,40 @@
 		counts: readonly TillCount[];
 		waits: boolean;
 	}
-	let { products, channel, day, currency, sold, counts, waits }: Props = $props();
-	const batches = $derived(
-		products.flatMap((product) => product.batches.filter((batch) => batch.packsLeft > 0))
+	let { products, short, channel, day, currency, sold, counts, waits }: Props = $props();
+	/** Full packs of each batch, and its short ones by what is in them. */
+	const rows = $derived(
+		products.flatMap((product) =>
+			product.batches.flatMap((batch) => {
+				const short_ = short.filter((pack) => pack.batchId === batch.id).map(({ pieces }) => pieces);
+				const kinds = [
+					{ pieces: null, left: batch.packsLeft },
+					...[...new Set(short_)].map((pieces) => ({
+						pieces,
+						left: short_.filter((each) => each === pieces).length
+					}))
+				];
+				return kinds
+					.filter(({ left }) => left > 0)
+					.map((kind) => ({ batch, ...kind, key: `${batch.id} ${kind.pieces ?? ''}` }));
+			})
+		)
 	);
 	let typed = $state<Record<string, string>>({});
 	let reason = $state('unsold');
 	const lines = $derived(
-		batches.map((batch) => {
-			const text = typed[batch.id] ?? '';
+		rows.map(({ batch, pieces, left, key }) => {
+			const text = typed[key] ?? '';
 			const read = readCount(text);
 			const error =
-				text.trim() === ''
-					? ''
-					: !read.ok
-						? read.message
-						: read.value > batch.packsLeft
-							? `there are ${batch.packsLeft}`
-							: '';
-			return { batch, text, error, packs: read.ok && error === '' ? read.value : 0 };
+				text.trim() === '' ? '' : !read.ok ? read.message : read.value > left ? `there are ${left}` : '';
+			return { batch, pieces, left, key, text, error, packs: read.ok && error === '' ? read.value : 0 };
 		})
 	);
 	const together = $derived(lines.reduce((sum, line) => sum + line.packs, 0));
 	function writeOff(): void {
-		const basket = lines.flatMap(({ batch, packs }) =>
-			packs > 0 ? [{ batchId: batch.id, packs, pieces: null }] : []
+		const basket = lines.flatMap(({ batch, pieces, packs }) =>
+			packs > 0 ? [{ batchId: batch.id, packs, pieces }] : []
 		);
 		const checkout = {
 			kind: 'written off' as const,
@@ -59,11 +70,11 @@
 </script>
 
 <!-- It stays when the last pack is sold: the till is counted then. -->
-{#if batches.length > 0 || counts.length > 0 || Number(sold.cash) !== 0 || Number(sold.card) !== 0}
+{#if rows.length > 0 || counts.length > 0 || Number(sold.cash) !== 0 || Number(sold.card) !== 0}
 	<details class="border-rule mt-8 border-t pt-2">
 		<summary class="min-h-11 cursor-pointer py-2 font-semibold">Close the day</summary>
 		{#key channel}<CountTill {channel} {currency} {sold} {counts} {waits} />{/key}
-		{#if batches.length > 0}
+		{#if rows.length > 0}
 			<h3 class="mt-5">What is left</h3>
 			<p class="max-w-prose">
 				What you bring back stays for sale; nothing has to be done. What is not sold any more is written off
@@ -78,22 +89,26 @@
 					><tr><th>Batch</th><th class="number">Left</th><th class="number w-40">Written off</th></tr></thead
 				>
 				<tbody>
-					{#each lines as { batch, text, error } (batch.id)}
+					{#each lines as { batch, pieces, left, key, text, error } (key)}
 						<tr>
 							<td
-								>{batch.name} <span class="figure text-quiet text-sm">{batch.code}</span>
+								>{batch.name}
+								<span class="figure text-quiet text-sm">{batch.code}</span>{#if pieces !== null}, short packs
+									of {pieces}{/if}
 								<span class={['block text-sm', isPast(batch, day) ? 'text-loss font-semibold' : 'text-quiet']}
 									>made {dayText(batch.madeOn)}{batch.bestBefore
 										? `, best before ${dayText(batch.bestBefore)}`
 										: ''}</span
 								></td
 							>
-							<td class="number">{batch.packsLeft}</td>
+							<td class="number">{left}</td>
 							<td class="py-1!"
 								><Field
 									tight
-									label="Packs written off of {batch.name}, {batch.code}"
-									bind:value={() => text, (value) => (typed[batch.id] = value)}
+									label="{pieces === null
+										? 'Packs'
+										: `Short packs of ${pieces}`} written off of {batch.name}, {batch.code}"
+									bind:value={() => text, (value) => (typed[key] = value)}
 									{error}
 									inputmode="numeric"
 									class="figure [&_input]:text-right"
