@@ -1,3 +1,4 @@
+import { looseLeft } from './batch.ts';
 import { describe, expect, it } from 'vitest';
 import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment } from './bench.ts';
 import { event, weighing } from '../testing/entries.ts';
@@ -179,4 +180,15 @@ describe('a reading that was moved to another line', () => {
 		expect(bench.readings('line', 'water')).toEqual([]);
 		expect(bench.movedFrom(moved)).toBeNull();
 	});
+});
+
+it.each([
+	[4, [], 6, 4],
+	[4, [4], 6, 0],
+	[7, [], 6, 1], // six of them are a pack
+	[7, [3], 6, 4],
+	[null, [], 6, 0],
+	[2, [3], 6, 0]
+] as const)('%s loose with %j in short packs of %d leave %d for one', (loose, made, packPieces, left) => {
+	expect(looseLeft(loose, made, packPieces)).toBe(left);
 });

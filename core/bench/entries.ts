@@ -52,6 +52,9 @@ export type RejectReason = (typeof REJECT_REASONS)[number];
 export const COUNTED = ['balls', 'rejects', 'sellable', 'packs', 'loose'] as const;
 export type Counted = (typeof COUNTED)[number];
 
+/** No griddle or oven of a home kitchen takes more at once. */
+export const MOST_AT_ONCE = 60;
+
 /** What happens at the bench beside weighings. */
 export type Happening =
 	| { name: 'step begun' | 'step ended'; step: number }

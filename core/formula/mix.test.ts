@@ -147,5 +147,7 @@ describe('percentages see through a mix', () => {
 		// 270 g of water on 450 g of flour.
 		expect(openedHydration(lines, all, { mixes, ingredients: [] })).toBeCloseTo(60, 9);
 		expect(openedHydration([dough_('water', 1)], all, { mixes, ingredients: [] })).toBeNull();
+		// An ingredient nobody knows may be flour.
+		expect(openedHydration([...lines, dough_('secret', 9)], all, { mixes, ingredients: [] })).toBeNull();
 	});
 });

@@ -1,4 +1,4 @@
-import type { Ingredient, Line, Part, RulesName } from './types.ts';
+import { isDough, type Ingredient, type Line, type Part, type RulesName } from './types.ts';
 import { sumOf } from '../measure/round.ts';
 import { bakersFigures } from './bakers.ts';
 import { labelName, withoutParenthesis } from './naming.ts';
@@ -95,7 +95,7 @@ export interface MixParts {
 }
 
 /**
- * Water of the lines in percent of their flour, both also where they are within a mix; null without flour. The lines'
+ * Water of the lines in percent of their flour, both also where they are within a mix; null without flour, or where an ingredient is not known. The lines'
  * own ingredients come first: a batch's are as they were when it was made.
  */
 export function openedHydration(
@@ -104,7 +104,8 @@ export function openedHydration(
 	{ mixes, ingredients }: MixParts
 ): number | null {
 	const known = new Map([...ingredients, ...own].map((each) => [each.id, each]));
-	const opened = openedMixes(lines, (id) => mixes[id]).filter((line) => known.has(line.ingredient));
+	const opened = openedMixes(lines, (id) => mixes[id]).filter(isDough);
+	if (!opened.every((line) => known.has(line.ingredient))) return null;
 	return bakersFigures(opened, (id) => known.get(id) as Ingredient).hydration;
 }
 

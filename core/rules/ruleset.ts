@@ -61,6 +61,8 @@ export interface RuleSet {
 	name: RulesName;
 	/** Whose rules they are. */
 	place: string;
+	/** How days are usually written there, and the day a week begins with, 0 for Sunday. */
+	usualDays: { locale: 'en-US' | 'en-GB'; weekStarts: 0 | 1 };
 	declare(input: RuleInput): Declarations;
 
 	/** Nutrients of an ingredient that what prints is worked out from. */

@@ -373,6 +373,14 @@ test('loose pieces are made up into a short pack, and sold at the stall for thei
 	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
 	await expect(tile).toHaveCount(0);
 	await expect(page.getByRole('button', { name: new RegExp(`${name}.*3 left`) })).toBeVisible();
+
+	// Taken back it is there again, and what is not sold any more is written off like any other.
+	await answered(page, () => page.getByRole('button', { name: 'Undo this' }).click());
+	await expect(tile).toBeVisible();
+	await page.getByText('Close the day').click();
+	await page.getByLabel(new RegExp(`^Short packs of 4 written off of ${name}`)).fill('1');
+	await answered(page, () => page.getByRole('button', { name: 'Write off 1 pack' }).click());
+	await expect(tile).toHaveCount(0);
 });
 
 test('a recipe is pasted with words for oven and inches', async ({ page }) => {

@@ -97,6 +97,28 @@ describe('jars of a mix', () => {
 		});
 	});
 
+	it('take no more of a lot than it holds where a part stands on two lines', async () => {
+		const part = await addIngredient(bench.db, bench.kitchen.id, ingredientInput('Twice flour'));
+		const twice = await addIngredient(
+			bench.db,
+			bench.kitchen.id,
+			ingredientInput('Twice mix', {
+				kind: 'compound',
+				source: 'mix',
+				mix: [
+					{ ingredient: part, grams: 50 },
+					{ ingredient: part, grams: 50 }
+				],
+				portion_g: 100
+			})
+		);
+		const lot = await receive(part, 60, null);
+		const jars = { id: newId(), madeOn: '2026-03-02', jars: 1, bestBefore: null };
+		await makeJars(bench.db, bench.kitchen, twice, jars);
+		// 100 g are wanted and 60 are there: none are below nothing.
+		expect(await lotOf(lot)).toBeUndefined();
+	});
+
 	it('are sold by a formula of their own: its lines, one jar a pack, nothing cooked', async () => {
 		const id = newId();
 		expect(await sellByTheJar(bench.db, bench.kitchen, mix, id)).toBe(id);

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { dayIn } from '../../src/lib/day.ts';
 import { newId } from '../../src/lib/server/rows.ts';
 import { keepSale } from '../../src/lib/server/sales/keep.ts';
-import { countTill, tillCounts, tillSold } from '../../src/lib/server/sales/till-count.ts';
+import { countTill, tillCounts, tillsSold } from '../../src/lib/server/sales/till-count.ts';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -35,7 +35,7 @@ describe('the till at the close of a day', () => {
 		await sell('cash', 1);
 		await sell('card', 1);
 		await sell('cash', 1, 'Door');
-		expect(await tillSold(bench.db, bench.kitchen.id, day(), 'Stall')).toEqual({
+		expect((await tillsSold(bench.db, bench.kitchen.id, day())).get('Stall')).toEqual({
 			cash: '6.50',
 			card: '6.50'
 		});

@@ -22,6 +22,7 @@ const LEAST_FOR_TABLE_CM2 = 25;
 export const eu: RuleSet = {
 	name: 'eu',
 	place: 'EU and UK',
+	usualDays: { locale: 'en-GB', weekStarts: 1 },
 	declare,
 	needed: [
 		'water_g',

@@ -23,6 +23,7 @@ import { usStatement } from './statement.ts';
 export const us: RuleSet = {
 	name: 'us',
 	place: 'US',
+	usualDays: { locale: 'en-US', weekStarts: 0 },
 	declare,
 	needed: NUTRIENTS.filter((nutrient) => nutrient !== 'energy_kcal'),
 	printed: PANEL_LINES.map(panelNutrient),

@@ -6,11 +6,6 @@ export type Locale = (typeof LOCALES)[number];
 export const WEEK_STARTS = [0, 1, 6] as const;
 export type WeekStart = (typeof WEEK_STARTS)[number];
 
-/** What a kitchen begins with, by the rules it follows. */
-export function usualLocale(rules: string): { locale: Locale; weekStarts: WeekStart } {
-	return rules === 'us' ? { locale: 'en-US', weekStarts: 0 } : { locale: 'en-GB', weekStarts: 1 };
-}
-
 /** The locales as choices, each with how the last day of the year and a time look in it. */
 export function localeChoices(): { value: Locale; text: string }[] {
 	const day = new Date(Date.UTC(2026, 11, 31, 19, 30));

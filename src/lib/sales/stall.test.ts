@@ -108,6 +108,9 @@ describe('the stall', () => {
 		expect(
 			shortPacksOf([{ ...batch('old', 2), shortPacks: [4], bestBefore: '2026-03-06' }], [], DAY)
 		).toEqual([]);
+		// At the close of the day it is still there to be written off.
+		const old = { ...batch('old', 2), shortPacks: [4], bestBefore: '2026-03-06' };
+		expect(shortPacksOf([old], [], null)).toHaveLength(1);
 	});
 
 	it('gives change to the cent', () => {

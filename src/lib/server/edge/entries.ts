@@ -5,7 +5,8 @@ import {
 	REJECT_REASONS,
 	WEIGHED,
 	type Entry,
-	type Happening
+	type Happening,
+	MOST_AT_ONCE
 } from '$core/bench/entries.ts';
 import { ID, id, day } from './fields.ts';
 
@@ -58,9 +59,6 @@ const said = (most: number) =>
 		.default('')
 		.max(most)
 		.custom((text: string) => text.trim());
-
-/** No griddle or oven of a home kitchen takes more. */
-const MOST_AT_ONCE = 60;
 
 /** What each happening says besides its name. */
 export const HAPPENINGS: Record<Happening['name'], Joi.SchemaMap> = {

@@ -1,5 +1,4 @@
-import { UNCOOKED } from '$core/formula/process.ts';
-import { processOf } from '$core/formula/process.ts';
+import { processOf, UNCOOKED } from '$core/formula/process.ts';
 import { sumOf } from '$core/measure/round.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';

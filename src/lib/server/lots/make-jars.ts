@@ -1,12 +1,16 @@
 import type { Kitchen } from '../../kitchen/types.ts';
 import { settled, sumOf } from '$core/measure/round.ts';
+import { cut } from '$core/measure/text.ts';
 import { drawingOf } from '$core/stock/draw.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import { getIngredient } from '../ingredients.ts';
-import { newId, utcNow } from '../rows.ts';
+import { groupBy, newId, utcNow } from '../rows.ts';
 import { receiveLot } from './receive.ts';
+
+/** So much of a reason is kept. */
+const MOST_REASON = 300;
 
 /** Jars of a mix of one's own that were filled. */
 export interface JarsMade {
@@ -39,7 +43,11 @@ export async function makeJars(
 		const drawn = await partsDrawn(
 			transaction,
 			kitchen.id,
-			lines.map((line) => ({ ingredient: line.ingredient, grams: (line.grams * grams) / all_g })),
+			// A part may stand on several lines: it is one taking from its lots.
+			[...groupBy(lines, (line) => line.ingredient)].map(([ingredient, of]) => ({
+				ingredient,
+				grams: (sumOf(of, (line) => line.grams) * grams) / all_g
+			})),
 			madeOn
 		);
 		const earliest = drawn.flatMap((lot) => lot.bestBefore ?? []).sort()[0] ?? null;
@@ -57,18 +65,20 @@ export async function makeJars(
 			bestBefore: bestBefore ?? earliest,
 			note: `${jars} jars of ${mix.portion_g} g made here`
 		});
-		for (const { lotId, amount } of drawn) {
-			await transaction('lot_moves').insert({
-				id: newId(),
-				kitchen_id: kitchen.id,
-				lot_id: lotId,
-				kind: 'counted',
-				amount: -amount,
-				reason: `into ${mix.name}, ${code}`.slice(0, 300),
-				moved_at: utcNow()
-			});
+		if (drawn.length > 0)
+			await transaction('lot_moves').insert(
+				drawn.map(({ lotId, amount }) => ({
+					id: newId(),
+					kitchen_id: kitchen.id,
+					lot_id: lotId,
+					kind: 'counted',
+					amount: -amount,
+					reason: cut(`into ${mix.name}, ${code}`, MOST_REASON),
+					moved_at: utcNow()
+				}))
+			);
+		for (const { lotId, amount } of drawn)
 			await transaction('lots').where({ kitchen_id: kitchen.id, id: lotId }).decrement('on_hand', amount);
-		}
 		return code;
 	});
 }

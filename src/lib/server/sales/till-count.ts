@@ -7,8 +7,7 @@ import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { today } from '../kitchens.ts';
 import { toMoney, utcNow } from '../rows.ts';
-import { ALL } from './ledger.ts';
-import { ledgerSplit } from './totals.ts';
+import { ALL, filtered } from './ledger.ts';
 
 /** What was found in the till; the sales it is held against are read when it is kept. */
 export interface CountedTill {
@@ -20,23 +19,31 @@ export interface CountedTill {
 	note: string;
 }
 
-/** What a day's sales at a place come to in cash and by card, decimal strings. */
-export async function tillSold(
+/** What a day's sales come to in cash and by card, decimal strings, by the place they were at. */
+export async function tillsSold(
 	db: Database,
 	kitchenId: string,
-	day: string,
-	channel: string
-): Promise<{ cash: string; card: string }> {
-	const split = await ledgerSplit(db, kitchenId, { ...ALL, from: day, to: day, channel }, 'paid');
-	const of = (paid: string) => split.find((group) => group.key === paid)?.money ?? '0.00';
-	return { cash: of('cash'), card: of('card') };
+	day: string
+): Promise<Map<string, { cash: string; card: string }>> {
+	const rows = await filtered(db, kitchenId, { ...ALL, from: day, to: day })
+		.whereIn('s.paid_by', ['cash', 'card'])
+		.groupBy('s.channel')
+		.select<Record<'channel' | 'cash' | 'card', string>[]>(
+			's.channel',
+			db.raw("COALESCE(SUM(IF(s.paid_by = 'cash', s.total, 0)), 0) AS cash"),
+			db.raw("COALESCE(SUM(IF(s.paid_by = 'card', s.total, 0)), 0) AS card")
+		);
+	const exact = (sum: string) => new Decimal(sum).toFixed(2);
+	return new Map(rows.map(({ channel, cash, card }) => [channel, { cash: exact(cash), card: exact(card) }]));
 }
+
+const NOTHING = { cash: '0.00', card: '0.00' };
 
 /** Keeps a count of today's till beside what was sold by then. A later count stands beside it. */
 export async function countTill(db: Database, kitchen: Kitchen, count: CountedTill): Promise<void> {
 	await inTransaction(db, async (transaction) => {
 		const day = today(kitchen);
-		const sold = await tillSold(transaction, kitchen.id, day, count.channel);
+		const sold = (await tillsSold(transaction, kitchen.id, day)).get(count.channel) ?? NOTHING;
 		await insertOnce(transaction, 'till_counts', {
 			id: count.id,
 			kitchen_id: kitchen.id,

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import type { RulesName } from '$core/formula/types.ts';
-	import { usualLocale } from '$lib/kitchen/locale.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
@@ -27,8 +27,8 @@
 		rules: rules as string,
 		measureSet: 'us',
 		scaleDivision: '1',
-		locale: usualLocale(rules).locale as string,
-		weekStarts: String(usualLocale(rules).weekStarts),
+		locale: rulesOf(rules).usualDays.locale as string,
+		weekStarts: String(rulesOf(rules).usualDays.weekStarts),
 		sellsShort: false
 	});
 	let draft = $state(untrack(blank));

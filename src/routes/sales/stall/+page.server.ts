@@ -5,27 +5,26 @@ import { ALL, channelsUsed, recentIds } from '$lib/server/sales/ledger.ts';
 import { ledgerSplit } from '$lib/server/sales/totals.ts';
 import { saving } from '$lib/server/edge/actions.ts';
 import { tillForm } from '$lib/server/edge/sale.ts';
-import { countTill, tillCounts, tillSold } from '$lib/server/sales/till-count.ts';
+import { countTill, tillCounts, tillsSold } from '$lib/server/sales/till-count.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const day = today(kitchen);
-	const [left, channels, { profile }, takings, known, counts] = await Promise.all([
+	const [left, channels, { profile }, takings, known, counts, tills] = await Promise.all([
 		batchesLeft(db, kitchen),
 		channelsUsed(db, kitchen.id),
 		getProfile(db, kitchen.id),
 		ledgerSplit(db, kitchen.id, { ...ALL, from: day, to: day }, 'channel'),
 		recentIds(db, kitchen.id),
-		tillCounts(db, kitchen.id, day)
+		tillCounts(db, kitchen.id, day),
+		tillsSold(db, kitchen.id, day)
 	]);
 	return {
 		// The oldest are sold first.
 		left: left.reverse(),
 		channels: [...new Set([...channels, ...(profile?.channels ?? [])])],
 		/** Taken today by place; of each what was cash and card. */
-		takings: await Promise.all(
-			takings.map(async (each) => ({ ...each, ...(await tillSold(db, kitchen.id, day, each.name)) }))
-		),
+		takings: takings.map((each) => ({ ...each, ...tills.get(each.name) })),
 		counts,
 		/** What the server has of the last days: what this device sent since is beside it. */
 		known,

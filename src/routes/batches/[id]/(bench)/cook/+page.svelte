@@ -4,7 +4,7 @@
 	import { temperatureDoubt, weightDoubt } from '$core/bench/doubt.ts';
 	import { cut } from '$core/measure/text.ts';
 	import { lossSoFar, moistureVerdict } from '$core/bench/cook.ts';
-	import { REJECT_REASONS } from '$core/bench/entries.ts';
+	import { MOST_AT_ONCE, REJECT_REASONS } from '$core/bench/entries.ts';
 	import { roundTo } from '$core/measure/round.ts';
 	import { readHeat } from '$core/measure/heat.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
@@ -22,8 +22,6 @@
 	const made = $derived(session.batch.ballCount);
 	const rejects = $derived(session.batch.rejects);
 	const left = $derived(made === null ? null : Math.max(0, made - bench.done - rejects - bench.on));
-	/** No griddle or oven of a home kitchen takes more. */
-	const MOST_AT_ONCE = 60;
 	/** So many go on together: the last ones may be fewer. */
 	const onNow = $derived(left === null ? bench.atOnce : Math.min(bench.atOnce, Math.max(1, left)));
 	/** And so many come off: those that are on, where somebody said so. */

@@ -27,12 +27,8 @@
 	const weighedIn_g = $derived(lines.reduce((sum, line) => sum + (line.weighed_g ?? line.planned_g), 0));
 	const unweighed = $derived(lines.filter((line) => line.weighed_g === null));
 
-	const hydration = ({ formula, ingredients }: Recipe) => {
-		const known = new Set(ingredients.map((ingredient) => ingredient.id));
-		return formula.lines.every((line) => line.use !== 'dough' || known.has(line.ingredient))
-			? openedHydration(formula.lines, ingredients, data.mixes)
-			: null;
-	};
+	const hydration = ({ formula, ingredients }: Recipe) =>
+		openedHydration(formula.lines, ingredients, data.mixes);
 	const planned = $derived(hydration(plannedRecipe(data.batch)));
 	const now = $derived(hydration(session.batch.recipe));
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { looseLeft } from '$core/bench/batch.ts';
 	import DayField from '$lib/ui/control/DayField.svelte';
 	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { rulesOf } from '$core/rules/index.ts';
@@ -66,11 +67,7 @@
 		return found;
 	});
 
-	/** Loose pieces that are in no short pack; a whole pack's worth of them is no short one. */
-	const looseLeft = $derived.by(() => {
-		const left = (batch.loose ?? 0) - session.bench.shortPacks.reduce((sum, pieces) => sum + pieces, 0);
-		return Math.max(0, left) % batch.packPieces;
-	});
+	const left = $derived(looseLeft(batch.loose, session.bench.shortPacks, batch.packPieces));
 	const isShort = (entry: { kind: string; happening?: { name: string } }) =>
 		entry.kind === 'event' && entry.happening?.name === 'short pack';
 	const packs = $derived(session.bench.readings('pack').map((reading) => reading.grams));
@@ -133,7 +130,7 @@
 				)} rejected, packs of {plain(batch.packPieces)}. Count what lies there, not what should.
 			</p>
 			{#each doubts as doubt, nth (nth)}<p class="text-attention-ink mt-1 font-semibold">{doubt}.</p>{/each}
-			{#if data.sellsShort && (looseLeft > 0 || session.bench.shortPacks.length > 0)}
+			{#if data.sellsShort && (left > 0 || session.bench.shortPacks.length > 0)}
 				<div class="mt-2" data-testid="short-packs">
 					{#if session.bench.shortPacks.length > 0}
 						<p>
@@ -146,13 +143,13 @@
 							>
 						</p>
 					{/if}
-					{#if looseLeft > 0}
+					{#if left > 0}
 						<button
 							type="button"
 							class="button"
 							disabled={session.isClosed}
-							onclick={() => session.happened({ name: 'short pack', pieces: looseLeft })}
-							>Make the {plural(looseLeft, 'loose piece')} up into a short pack</button
+							onclick={() => session.happened({ name: 'short pack', pieces: left })}
+							>Make the {plural(left, 'loose piece')} up into a short pack</button
 						>
 					{/if}
 					<p class="caution mt-1 max-w-prose">
