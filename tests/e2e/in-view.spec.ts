@@ -68,3 +68,20 @@ test('at every station the number, what is weighed and the main button stay in v
 		}
 	}
 });
+
+test('a line stays above what says more of it, on a phone too', async ({ page }) => {
+	await newFormula(page, fresh('Lain over roti'));
+	await page.setViewportSize({ width: 390, height: 844 });
+	await open(page, page.url());
+	const grams = page.getByLabel('Grams of line 4', { exact: true });
+	// As a finger does it: where it stands, low in the window.
+	await grams.evaluate((cell) => cell.scrollIntoView({ block: 'end' }));
+	await grams.click();
+	const detail = page.getByRole('group', { name: 'More of line 4' });
+	await expect(detail).toBeVisible();
+	const ends = async () => {
+		const [cell, over] = [await grams.boundingBox(), await detail.boundingBox()];
+		return cell && over ? cell.y + cell.height <= over.y + 1 : false;
+	};
+	await expect.poll(ends).toBe(true);
+});

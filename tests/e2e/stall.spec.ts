@@ -94,6 +94,37 @@ test('a stall day with the network cut in the middle: sold, undone and written o
 	await expect(owed).toHaveCount(0);
 });
 
+test('the network goes while the page is being read again: what is in the basket stays', async ({ page }) => {
+	const name = fresh('Cut off roti');
+	await newFormula(page, name);
+	await planBatch(page);
+	await measure(page, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
+	await record(page);
+	await open(page, '/sales/stall');
+	await page.getByLabel('Where').fill(fresh('Cut off'));
+	const product = page
+		.getByRole('list', { name: 'Products' })
+		.getByRole('button', { name: new RegExp(name) });
+	await product.click();
+	await decide(page);
+	// The server was still there when it was asked, and is gone when the page's data are.
+	let lost = 0;
+	await page.route('**/__data.json*', (route) => {
+		lost += 1;
+		return route.abort('internetdisconnected');
+	});
+	await page.getByRole('button', { name: 'Card' }).click();
+	await expect.poll(() => lost).toBeGreaterThan(0);
+	await product.click();
+	await expect(page.getByRole('button', { name: 'Cash' })).toBeEnabled();
+	await expect(page.getByTestId('basket-total')).toHaveText('$6.50');
+	await page.unroute('**/__data.json*');
+	// Once it is there again it is read: what was sold is the server's.
+	await page.evaluate(() => window.dispatchEvent(new Event('online')));
+	await expect(product).toContainText('2 left');
+	await expect(page.getByTestId('basket-total')).toHaveText('$6.50');
+});
+
 test('the last pack sold at two stalls at once: the second says which batch it was; unsold packs are written off', async ({
 	page,
 	browser

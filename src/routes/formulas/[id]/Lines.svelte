@@ -54,6 +54,16 @@
 	const stages = $derived([...new Set(lines.map((line) => line.stage.trim()).filter(Boolean))]);
 	let active = $state<string | null>(null);
 	const activeIndex = $derived(lines.findIndex((line) => line.key === active));
+	// What says more of a line lies over the end of the sheet: the line itself stays above it.
+	$effect(() => {
+		if (activeIndex < 0) return;
+		const index = activeIndex;
+		void tick().then(() => {
+			const row = document.querySelector(`[data-line="${index}"]`)?.getBoundingClientRect();
+			const over = document.querySelector('[data-detail]')?.getBoundingClientRect();
+			if (row && over && row.bottom > over.top && row.top < over.bottom) scrollBy(0, row.bottom - over.top);
+		});
+	});
 
 	const readings = $derived(new ReadingCache(context));
 	const readingOf = (said: string) => readings.of(said);
