@@ -15,6 +15,7 @@ import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
 import { freePort } from './lib/ports.ts';
 import { serve } from './lib/serve.ts';
 import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
+import { ask } from './lib/come-in.ts';
 
 const ROUNDS = 25;
 const WARM_ROUNDS = 3;
@@ -67,7 +68,7 @@ export async function main(only: string[] = []): Promise<void> {
 		if (only.length > 0) return;
 		reportPages(await pageSpeeds(running.address, db, kitchen.id, (await mainPagesOf(db)).paths));
 		const began = performance.now();
-		const archive = await (await fetch(`${running.address}/kitchen/data/archive`)).arrayBuffer();
+		const archive = await (await ask(`${running.address}/kitchen/data/archive`)).arrayBuffer();
 		console.log(
 			`years: the archive of it all, ${(archive.byteLength / 1024 ** 2).toFixed(1)} MB, in ${ms(performance.now() - began)}`
 		);
@@ -82,7 +83,7 @@ const ms = (value = 0) => `${value.toFixed(0).padStart(4)} ms`;
 
 async function answer(address: string, path: string): Promise<number> {
 	const began = performance.now();
-	const response = await fetch(address + path);
+	const response = await ask(address + path);
 	await response.text();
 	if (!response.ok) throw new Error(`${path} answered ${response.status}`);
 	return performance.now() - began;

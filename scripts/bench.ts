@@ -18,6 +18,7 @@ import { startMariaDb } from './lib/mariadb.ts';
 import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
 import { freePort } from './lib/ports.ts';
 import { longestWaits, type Wait } from './lib/waits.ts';
+import { another } from './lib/come-in-browser.ts';
 
 /**
  * `npm run bench`: how fast the core derives, how many answers a second pages give and what they ask the database, how
@@ -195,7 +196,7 @@ async function benchApplication(): Promise<void> {
 		reportWaits(await longestWaits(application.address, db));
 		const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
 		try {
-			const page = await browser.newPage({ baseURL: application.address });
+			const page = await (await another(browser, application.address)).newPage();
 			await reportScript(page);
 			await page.goto('/formulas');
 			await page

@@ -28,6 +28,7 @@ export async function main(): Promise<void> {
 		code = await vite(port, {
 			DATABASE_URL: mariadb.url,
 			REFERENCE_FILE: join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv'),
+			REACH: 'loopback',
 			WORKER_FILE: join(root, 'src', 'lib', 'server', 'work', 'entry.mjs')
 		});
 	} catch (error) {

@@ -9,6 +9,7 @@ import { CHROMIUM_ARGS, CHROMIUM_PATH } from './lib/chromium.ts';
 import { CHROMIUM, ensureProgram } from './lib/packages.ts';
 import { freePort } from './lib/ports.ts';
 import { root } from './lib/root.ts';
+import { another } from './lib/come-in-browser.ts';
 
 /** A picture of a main view: where to go, and what to do there before it is taken. */
 interface Shot {
@@ -226,12 +227,12 @@ export async function main(args: string[]): Promise<void> {
 		const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS });
 		try {
 			const wants = (name: string) => args.length === 0 || args.includes(name);
-			const open = (size: { width?: number; height?: number }) =>
-				browser.newPage({
-					baseURL: application.address,
-					locale: 'en-US',
-					viewport: { width: size.width ?? 1280, height: size.height ?? 800 }
-				});
+			const context = await another(browser, application.address);
+			const open = async (size: { width?: number; height?: number }) => {
+				const page = await context.newPage();
+				await page.setViewportSize({ width: size.width ?? 1280, height: size.height ?? 800 });
+				return page;
+			};
 			for (const shot of SHOTS.filter((each) => wants(each.name))) {
 				const page = await open(shot);
 				writeFileSync(join(out, `${shot.name}.png`), await take(page, shot));

@@ -1,14 +1,22 @@
-import { isHttpError, isRedirect, type Handle, type HandleServerError } from '@sveltejs/kit';
+import {
+	isHttpError,
+	isRedirect,
+	type Handle,
+	type HandleServerError,
+	type RequestEvent
+} from '@sveltejs/kit';
 import { ulid } from 'ulid';
 import { database } from '$lib/server/db/connection.ts';
 import { whileUnchanged } from '$lib/server/db/known.ts';
 import { databaseTrouble } from '$lib/server/db/trouble.ts';
+import { whileActing } from '$lib/server/db/acting.ts';
 import { notLetIn } from '$lib/server/edge/asked.ts';
+import { askAtTheDoor, type Asked } from '$lib/server/edge/door/door.ts';
 import { makeSafe } from '$lib/server/edge/headers.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { turnedAway } from '$lib/server/edge/turned-away.ts';
 import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
-import { theKitchenNow } from '$lib/server/kitchens.ts';
+import { kitchenNow } from '$lib/server/kitchens.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
 /** Parts of an address that are the id of a row. */
@@ -34,12 +42,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	takeIdsForWhatTheyAre(event.params);
 	event.locals.db = database();
 	try {
-		const { kitchen, changes } = await theKitchenNow(event.locals.db);
-		event.locals.kitchen = kitchen;
-		const response =
-			event.request.method === 'GET'
-				? await whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve))
-				: await resolve(event);
+		const asked = await askAtTheDoor(event);
+		const response = asked.away ? turnedAway(event, asked.away) : await answer(event, resolve, asked);
+		if (asked.away?.clears) response.headers.set('clear-site-data', '"cache", "storage"');
+		for (const cookie of asked.setCookies) response.headers.append('set-cookie', cookie);
 		return makeSafe(withStatus(response, event.locals.troubled));
 	} catch (error) {
 		if (isHttpError(error) || isRedirect(error)) throw error;
@@ -49,6 +55,19 @@ export const handle: Handle = async ({ event, resolve }) => {
 		return makeSafe(turnedAway(event, { ...trouble, again: true }));
 	}
 };
+
+type Resolve = Parameters<Handle>[0]['resolve'];
+
+/** What was asked for, in the kitchen of who asks. */
+async function answer(event: RequestEvent, resolve: Resolve, { acting }: Asked): Promise<Response> {
+	const { locals, request } = event;
+	const kitchenId = locals.who?.membership?.kitchenId;
+	if (kitchenId === undefined) return resolve(event);
+	const { kitchen, changes } = await kitchenNow(locals.db, kitchenId);
+	locals.kitchen = kitchen;
+	if (request.method === 'GET') return whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve));
+	return acting ? whileActing(acting, () => resolve(event)) : resolve(event);
+}
 
 /** Where a page failed: what of the kitchen it could not read, if that is why. */
 async function whatCannotBeRead({ db, kitchen }: App.Locals): Promise<Unreadable[]> {

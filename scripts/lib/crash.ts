@@ -12,6 +12,7 @@ import { layDemo } from './demo-data.ts';
 import { freePort } from './ports.ts';
 import { subjects } from './sound-forms/subjects.ts';
 import { keptOf, Writers, type Kept, type Subjects } from './writers.ts';
+import { ask } from './come-in.ts';
 
 const WHAT = ['server', 'database', 'both'] as const;
 /** The longest it is left alone between two kills. */
@@ -49,7 +50,7 @@ const subjectsIn = (dataDir: string): Promise<Subjects> =>
 
 const untilAnswering = async (address: string) => {
 	for (;;) {
-		const response = await fetch(`${address}/shelf`).catch(() => null);
+		const response = await ask(`${address}/shelf`).catch(() => null);
 		if (response?.ok) return;
 		await new Promise((resolve) => setTimeout(resolve, 100));
 	}
@@ -152,7 +153,7 @@ async function untilFull(address: string, more: string): Promise<boolean> {
 		const body = new FormData();
 		body.set('key', ulid());
 		body.set('text', LARGE_RECIPE);
-		const response = await fetch(`${address}/formulas/import`, {
+		const response = await ask(`${address}/formulas/import`, {
 			method: 'POST',
 			headers: { origin: address, accept: 'application/json', 'x-sveltekit-action': 'true' },
 			body

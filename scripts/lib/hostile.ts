@@ -7,6 +7,7 @@ import { ulid } from 'ulid';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './root.ts';
+import { ask } from './come-in.ts';
 
 /** An address of the application, with what can be asked of it. */
 export interface Route {
@@ -182,7 +183,7 @@ export async function hostileRequests(
 	seed: number,
 	{ pool = [], told = () => undefined }: { pool?: readonly Sent[]; told?: (done: number) => void } = {}
 ): Promise<Failure[]> {
-	const found = (await (await fetch(`${address}/find.json`)).json()) as { href: string }[];
+	const found = (await (await ask(`${address}/find.json`)).json()) as { href: string }[];
 	const ids = found.flatMap(({ href }) => /[0-9A-Z]{26}/.exec(href) ?? []);
 	const arbitrary: fc.Arbitrary<Asked> = fc.record({
 		slip:
@@ -202,7 +203,9 @@ export async function hostileRequests(
 	let next = 0;
 	const some = async () => {
 		for (let asked = all[next++]; asked; asked = all[next++]) {
-			const failure = await (asked.slip ? sendSlipped(address, pool, asked.slip) : ask(address, asked));
+			const failure = await (asked.slip
+				? sendSlipped(address, pool, asked.slip)
+				: askStrangely(address, asked));
 			if (failure) failures.push(failure);
 			told(next);
 		}
@@ -235,7 +238,10 @@ async function sendSlipped(
 	});
 }
 
-async function ask(address: string, { route, id, query, as, how, body }: Asked): Promise<Failure | null> {
+async function askStrangely(
+	address: string,
+	{ route, id, query, as, how, body }: Asked
+): Promise<Failure | null> {
 	const part = encodeURIComponent(wellFormed(id)) || '%20';
 	const path = route.path.replaceAll(/\[\w+\]/g, part);
 	const words = encodeURIComponent(wellFormed(query));
@@ -267,7 +273,7 @@ async function ask(address: string, { route, id, query, as, how, body }: Asked):
 
 /** Asks; the failure where it was not answered in words. */
 async function answered(said: string, url: string, request: RequestInit): Promise<Failure | null> {
-	const response = await fetch(url, { ...request, redirect: 'manual' }).catch((error: unknown) =>
+	const response = await ask(url, { ...request, redirect: 'manual' }).catch((error: unknown) =>
 		String((error as Error).cause)
 	);
 	if (typeof response === 'string') return { request: said, status: 0, answer: response };
@@ -306,7 +312,7 @@ export async function pagesThatFail(address: string, db: Database, printed: () =
 	const failing: string[] = [];
 	for (const path of await pages(db)) {
 		const before = printed().length;
-		const response = await fetch(`${address}${path}`, { headers: { accept: 'text/html' } });
+		const response = await ask(`${address}${path}`, { headers: { accept: 'text/html' } });
 		await response.body?.cancel();
 		if (response.status >= 500) failing.push(`${response.status} ${path}: ${printed().slice(before)}`);
 	}

@@ -1,6 +1,7 @@
 import autocannon from 'autocannon';
 import type { Database } from '../../src/lib/server/db/connection.ts';
 import { theKitchen } from '../../src/lib/server/kitchens.ts';
+import { ask, cookiesAt } from './come-in.ts';
 
 /** An empty route: what every answer costs before anything is read. */
 const EMPTY = '/alive';
@@ -34,8 +35,8 @@ export async function pageSpeeds(
 	const speeds: PageSpeed[] = [];
 	for (const path of paths) {
 		const url = `${address}${path}`;
-		for (let round = 0; round < WARM_ROUNDS; round++) await ask(url);
-		const queries = await questionsOf(db, () => ask(url));
+		for (let round = 0; round < WARM_ROUNDS; round++) await look(url);
+		const queries = await questionsOf(db, () => look(url));
 		// What a sale does.
 		await db('changes')
 			.where({ kitchen_id: kitchenId })
@@ -44,7 +45,7 @@ export async function pageSpeeds(
 		let afterChange_ms = 0;
 		const queriesAfterChange = await questionsOf(db, async () => {
 			const began = performance.now();
-			await ask(url);
+			await look(url);
 			afterChange_ms = performance.now() - began;
 		});
 		const rate = await perSecond(url);
@@ -87,14 +88,15 @@ export function reportPages(speeds: readonly PageSpeed[]): void {
 		);
 }
 
-async function ask(url: string): Promise<void> {
-	const response = await fetch(url);
+async function look(url: string): Promise<void> {
+	const response = await ask(url);
 	if (!response.ok) throw new Error(`${url} answers ${response.status}`);
 	await response.arrayBuffer();
 }
 
 async function perSecond(url: string): Promise<number> {
-	const result = await autocannon({ url, connections: AT_ONCE, duration: SECONDS });
+	const headers = { cookie: await cookiesAt(url) };
+	const result = await autocannon({ url, headers, connections: AT_ONCE, duration: SECONDS });
 	if (result.non2xx > 0) throw new Error(`${url}: ${result.non2xx} answers were none`);
 	return result.requests.average;
 }

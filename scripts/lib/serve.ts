@@ -34,6 +34,7 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 	process.env.REFERENCE_FILE = join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv');
 	process.env.WORKER_FILE = join(root, 'build', 'workers', 'entry.js');
 	process.env.NODE_ENV = 'production';
+	process.env.REACH = 'loopback';
 	// An archive to restore is large; what else comes in is held to less in the application's hooks.
 	process.env.BODY_SIZE_LIMIT = '512M';
 	process.env.PROTOCOL_HEADER = SCHEME_HEADER;

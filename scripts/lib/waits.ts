@@ -4,6 +4,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { ulid } from 'ulid';
 import type { Database } from '../../src/lib/server/db/connection.ts';
 import { HOSTILE_FILES, sendFile } from './hostile-files.ts';
+import { ask, comeIn } from './come-in.ts';
 
 /** Asks for something light again and again, from a thread of its own: what it waits is the server's doing. */
 const PROBE = `
@@ -69,9 +70,9 @@ type Work = [what: string, run: () => Promise<unknown>];
 
 async function longWork(address: string, db: Database): Promise<Work[]> {
 	const json = { origin: address, 'content-type': 'application/json' };
-	const read = async (path: string) => new Uint8Array(await (await fetch(address + path)).arrayBuffer());
+	const read = async (path: string) => new Uint8Array(await (await ask(address + path)).arrayBuffer());
 	const post = async (path: string, body: unknown) =>
-		(await fetch(address + path, { method: 'POST', headers: json, body: JSON.stringify(body) })).text();
+		(await ask(address + path, { method: 'POST', headers: json, body: JSON.stringify(body) })).text();
 	const [batch] = await db('batches').whereNull('closed_at').orderBy('id').select('id');
 	const [revision] = await db('label_revisions as r')
 		.join('labels as l', 'l.id', 'r.label_id')
@@ -100,6 +101,8 @@ async function longWork(address: string, db: Database): Promise<Work[]> {
 			voids: null
 		}));
 	const archive = await read('/kitchen/data/archive');
+	// A session of its own: what is restored is opened in it.
+	const apart = await comeIn(address);
 	return [
 		[
 			'1,000 labels as PDF',
@@ -117,7 +120,7 @@ async function longWork(address: string, db: Database): Promise<Work[]> {
 				const body = new Blob([anotherKitchen(archive)]);
 				const answer = await fetch(`${address}/kitchen/data/restore`, {
 					method: 'POST',
-					headers: { origin: address, 'content-type': 'application/zip' },
+					headers: { origin: address, cookie: apart, 'content-type': 'application/zip' },
 					body
 				});
 				const text = await answer.text();

@@ -1,5 +1,6 @@
 import { ulid } from 'ulid';
 import type { Database } from '../../src/lib/server/db/connection.ts';
+import { ask } from './come-in.ts';
 
 /** Something that is sent until it is acknowledged, as a device or a person would: with the same id each time. */
 interface Write {
@@ -22,7 +23,7 @@ const AT_ONCE = 4;
 const AGAIN_MS = 50;
 
 const post = (url: string, origin: string, init: RequestInit) =>
-	fetch(url, {
+	ask(url, {
 		...init,
 		method: 'POST',
 		headers: { origin, accept: 'application/json', ...init.headers },

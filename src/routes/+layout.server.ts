@@ -7,12 +7,36 @@ import type { LayoutServerLoad } from './$types';
 /** What the steps going on are read from. */
 const RUNNING = ['batches', 'batch_standings', 'formula_versions', 'formulas'];
 
+/** What a page at the door has in the place of a kitchen. */
+const NO_KITCHEN = {
+	name: '',
+	town: '',
+	currency: 'USD',
+	rules: 'us',
+	timeZone: 'UTC',
+	locale: 'en-US',
+	weekStarts: 0
+} as const;
+
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
 	depends('app:steps');
-	const { db, kitchen } = locals;
-	const running = await known(db, kitchen.id, RUNNING, `running ${today(kitchen)}`, () =>
-		runningSteps(db, kitchen.id)
-	);
+	const { db, who } = locals;
+	const here = who && {
+		name: who.name,
+		as: who.membership?.id ?? null,
+		role: who.membership?.role ?? null,
+		rights: who.rights,
+		byCode: who.session.cameBy === 'code',
+		isShared: who.device?.kind === 'shared',
+		idle_min: who.device?.idle_min ?? null,
+		device: who.device?.name ?? ''
+	};
+	if (!who?.membership)
+		return { kitchen: NO_KITCHEN, today: new Date().toISOString().slice(0, 10), running: [], who: here };
+	const { kitchen } = locals;
+	const running = who.rights.includes('make')
+		? await known(db, kitchen.id, RUNNING, `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
+		: [];
 	if (running.length > 0) isOfTheMoment(locals);
 	return {
 		kitchen: {
@@ -25,6 +49,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 			weekStarts: kitchen.weekStarts
 		},
 		today: today(kitchen),
-		running
+		running,
+		who: here
 	};
 };

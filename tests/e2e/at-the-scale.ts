@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { answered, ready } from './making.ts';
+import { post } from './making.ts';
 
 /** A simulated scale of this test's own: its pan, worked from outside as a hand would. */
 export interface Pan {
@@ -13,7 +14,7 @@ export async function scaleOfOwn(page: Page): Promise<Pan> {
 	const name = `test-${Date.now().toString(36)}-${Math.floor(Math.random() * 1e6)}`;
 	await page.addInitScript((own) => localStorage.setItem('square-batch:scale', own), name);
 	const hand = async (move: Record<string, unknown>) => {
-		const answer = await page.request.post(`/scale/${name}`, { data: move });
+		const answer = await post(page, `/scale/${name}`, move);
 		expect(answer.ok()).toBe(true);
 	};
 	return {

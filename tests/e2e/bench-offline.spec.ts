@@ -7,6 +7,7 @@ import { freePort } from '../../scripts/lib/ports.ts';
 import { bakeAtTheScale, scaleOfOwn } from './at-the-scale.ts';
 import { newFormula, planAtBench, REST_STEP } from './making.ts';
 import { expect, test } from './test.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
 
 test.describe.configure({ timeout: 240_000 });
 
@@ -17,7 +18,7 @@ test('a whole batch with the server killed and back twice: the work goes on, and
 	const [dataDir, port] = [join(folder, 'data'), await freePort()];
 	layDemo(dataDir);
 	let application = await startApplication(dataDir, port);
-	const context = await browser.newContext({ baseURL: application.address, locale: 'en-US' });
+	const context = await another(browser, application.address);
 	try {
 		const page = await context.newPage();
 		const pan = await scaleOfOwn(page);

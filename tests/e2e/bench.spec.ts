@@ -1,8 +1,9 @@
 import { choose } from './controls.ts';
 import { ulid } from 'ulid';
 import { bakeAtTheScale, goOn, scaleOfOwn, shows, weigh } from './at-the-scale.ts';
-import { fresh, newFormula, open, planAtBench, ready, REST_STEP } from './making.ts';
+import { fresh, newFormula, open, planAtBench, ready, REST_STEP, post } from './making.ts';
 import { expect, test } from './test.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
 
 test('a whole batch through the scale to a squared close, the page read again in each station', async ({
 	page
@@ -138,7 +139,7 @@ test('a scale and a thermometer that send lines of text over a serial port', asy
 test('two browsers on one batch see each other’s readings', async ({ page, browser }) => {
 	await newFormula(page, fresh('Shared roti'));
 	await planAtBench(page);
-	const other = await (await browser.newContext()).newPage();
+	const other = await (await another(browser)).newPage();
 	await open(other, page.url());
 	const type = async (at: typeof page, grams: string) => {
 		await at.getByLabel('Or type it').fill(grams);
@@ -186,18 +187,16 @@ test('a timer that ran out while nobody looked is late after a reload, and shows
 	await planAtBench(page);
 	const batch = page.url().replace(/\/weigh$/, '');
 	const begun = new Date(Date.now() - 34 * 60_000).toISOString();
-	await page.request.post(`${batch}/entries.json`, {
-		data: {
-			entries: [
-				{
-					kind: 'event',
-					id: ulid(),
-					at: begun,
-					happening: { name: 'step begun', step: 0 },
-					voids: null
-				}
-			]
-		}
+	await post(page, `${batch}/entries.json`, {
+		entries: [
+			{
+				kind: 'event',
+				id: ulid(),
+				at: begun,
+				happening: { name: 'step begun', step: 0 },
+				voids: null
+			}
+		]
 	});
 	// 34 minutes of 20 to 30
 	const running = page.getByTestId('running').filter({ hasText: name });
@@ -231,18 +230,16 @@ test('what comes from another device meanwhile does not stop the way to another 
 	});
 	await page.route('**/shelf/__data.json*', async (route) => {
 		// On the way: another device begins a step, and what is shown is to be read again.
-		await page.request.post(`${batch}/entries.json`, {
-			data: {
-				entries: [
-					{
-						kind: 'event',
-						id: ulid(),
-						at: new Date().toISOString(),
-						happening: { name: 'step begun', step: 0 },
-						voids: null
-					}
-				]
-			}
+		await post(page, `${batch}/entries.json`, {
+			entries: [
+				{
+					kind: 'event',
+					id: ulid(),
+					at: new Date().toISOString(),
+					happening: { name: 'step begun', step: 0 },
+					voids: null
+				}
+			]
 		});
 		await readingAgain;
 		await page.waitForTimeout(300);
@@ -261,10 +258,8 @@ test('what is not taken says so and is not lost without a word', async ({ page }
 	// Another device counted one ball: a second reject cannot be.
 	const batch = page.url().replace(/\/cook$/, '');
 	const counted = { name: 'counted', of: 'balls', count: 1 };
-	await page.request.post(`${batch}/entries.json`, {
-		data: {
-			entries: [{ kind: 'event', id: ulid(), at: new Date().toISOString(), happening: counted, voids: null }]
-		}
+	await post(page, `${batch}/entries.json`, {
+		entries: [{ kind: 'event', id: ulid(), at: new Date().toISOString(), happening: counted, voids: null }]
 	});
 	await page.getByRole('button', { name: 'burnt' }).click();
 	await page.getByRole('button', { name: 'torn' }).click();

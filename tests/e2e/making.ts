@@ -1,5 +1,5 @@
 import { choose } from './controls.ts';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type APIResponse, type Page } from '@playwright/test';
 import type { FormulaDraft, LineDraft, StepDraft } from '../../src/lib/formula/draft.ts';
 
 /** A name nothing else in the kitchen has. */
@@ -171,6 +171,12 @@ export async function act(
 		headers: { origin, accept: 'application/json', 'x-sveltekit-action': 'true' }
 	});
 	return (await response.json()) as { type: string; location?: string };
+}
+
+/** Sends JSON as a script of the application's own pages does. */
+export async function post(page: Page, path: string, data: unknown): Promise<APIResponse> {
+	const url = new URL(path, /^http/.test(page.url()) ? page.url() : process.env.BASE_URL);
+	return page.request.post(url.href, { data, headers: { origin: url.origin } });
 }
 
 /** The formula of `newFormula` typed by hand, field after field. */

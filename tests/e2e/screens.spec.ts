@@ -252,7 +252,7 @@ test('what a page of another site sends is turned away, whatever it says it is',
 	}
 });
 
-test('more than a form holds is turned away before it is read', async ({ request, baseURL }) => {
+test('more than a form holds is turned away before it is read', async ({ page: { request }, baseURL }) => {
 	const large = Buffer.alloc(5 * 1024 ** 2);
 	const headers = { origin: baseURL ?? '' };
 	expect((await request.post(`${baseURL}/sales/entries.json`, { headers, data: large })).status()).toBe(413);

@@ -2,6 +2,7 @@ import { choose } from './controls.ts';
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
 
 /** Sells what is held all the same: asked once for each batch. */
 const decide = (page: Page) => page.getByRole('button', { name: 'I have told them: sell it' }).click();
@@ -140,7 +141,7 @@ test('the last pack sold at two stalls at once: the second says which batch it w
 	};
 	await bake();
 	await open(page, '/sales/stall');
-	const other = await (await browser.newContext({ locale: 'en-US' })).newPage();
+	const other = await (await another(browser)).newPage();
 	await open(other, `${new URL(page.url()).origin}/sales/stall`);
 	const productAt = (at: typeof page) =>
 		at.getByRole('list', { name: 'Products' }).getByRole('button', { name: new RegExp(name) });

@@ -8,6 +8,7 @@ import { HOSTILE_FILES, sendFile } from '../../scripts/lib/hostile-files.ts';
 import { beHostile } from '../../scripts/lib/hostility.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { expect, test } from './test.ts';
+import { ask } from '../../scripts/lib/come-in.ts';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -37,7 +38,7 @@ async function saveLoop(
 	until: () => boolean,
 	onsaved: () => void
 ): Promise<{ acknowledged: number; last: string }> {
-	const ids = (await (await fetch(`${address}/find.json`)).json()) as { text: string; href: string }[];
+	const ids = (await (await ask(`${address}/find.json`)).json()) as { text: string; href: string }[];
 	const path = ids.find((each) => each.text === 'Salt')?.href ?? '';
 	let acknowledged = 0;
 	let last = '';
@@ -70,7 +71,7 @@ async function saveLoop(
 		try {
 			const body = new FormData();
 			body.set('draft', JSON.stringify(draft));
-			const response = await fetch(`${address}${path}?/save`, {
+			const response = await ask(`${address}${path}?/save`, {
 				method: 'POST',
 				body,
 				headers: { origin: address, accept: 'application/json', 'x-sveltekit-action': 'true' }
@@ -149,7 +150,7 @@ test('killed in the middle of saving, left running, started twice, stopped', asy
 			// What could be read is taken, as far as it can be.
 			if (!TAKEN.test(file.what)) expect(words, file.what).not.toBe('');
 		}
-		expect((await fetch(`${third.address}/formulas`)).status).toBe(200);
+		expect((await ask(`${third.address}/formulas`)).status).toBe(200);
 	});
 
 	const newer = pidOf(dataDir);

@@ -2,13 +2,17 @@ import { expect, request } from '@playwright/test';
 import { ulid } from 'ulid';
 import { dayIn } from '../../src/lib/day.ts';
 import { act, FLOUR, shelfIds } from './making.ts';
+import { cookiesAt } from '../../scripts/lib/come-in.ts';
 
 /** Where the demo kitchen is: what is received on another day than its own is not there yet. */
 const TIME_ZONE = 'America/Chicago';
 
 /** Lots so large that no test bakes them up: the tests share one kitchen, and would find it short of flour. */
 export default async function stockUp(): Promise<void> {
-	const context = await request.newContext({ baseURL: process.env.BASE_URL ?? '' });
+	const context = await request.newContext({
+		baseURL: process.env.BASE_URL ?? '',
+		extraHTTPHeaders: { cookie: await cookiesAt(process.env.BASE_URL ?? '') }
+	});
 	const idOf = await shelfIds(context);
 	const common = {
 		supplier: 'test store',

@@ -1,5 +1,7 @@
 import { test as base, type BrowserContext } from '@playwright/test';
 
+import { comeIn } from '../../scripts/lib/come-in-browser.ts';
+
 export { expect } from '@playwright/test';
 
 /**
@@ -16,6 +18,7 @@ export const test = base.extend<object, { profile: BrowserContext }>({
 				...(locale === undefined ? {} : { locale }),
 				reducedMotion: 'reduce'
 			});
+			await comeIn(profile, baseURL ?? '');
 			await use(profile);
 			await profile.close();
 		},

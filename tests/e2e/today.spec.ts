@@ -1,7 +1,7 @@
 import { dayIn } from './controls.ts';
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
+import { answered, fresh, measure, newFormula, open, planBatch, record, post } from './making.ts';
 import { expect, test } from './test.ts';
 
 /** The day it is in the kitchen, and one some weeks before. */
@@ -73,18 +73,16 @@ test('packs past their best-before are named before anything is sold, and writte
 	await measure(page, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
 	await record(page);
 	const batch = page.url();
-	await page.request.post(`${batch}/entries.json`, {
-		data: {
-			entries: [
-				{
-					kind: 'event',
-					id: ulid(),
-					at: new Date().toISOString(),
-					happening: { name: 'best before', day: '2020-01-01' },
-					voids: null
-				}
-			]
-		}
+	await post(page, `${batch}/entries.json`, {
+		entries: [
+			{
+				kind: 'event',
+				id: ulid(),
+				at: new Date().toISOString(),
+				happening: { name: 'best before', day: '2020-01-01' },
+				voids: null
+			}
+		]
 	});
 	await open(page, '/');
 	const past = page

@@ -44,7 +44,8 @@ test('at the desk a line nobody weighed stays so: shown empty, open once the bat
 	});
 });
 
-test('a page is kept until something changes, and comes compressed', async ({ page, request }) => {
+test('a page is kept until something changes, and comes compressed', async ({ page }) => {
+	const { request } = page;
 	const name = fresh('Kept roti');
 	await newFormula(page, name);
 	await open(page, '/formulas');

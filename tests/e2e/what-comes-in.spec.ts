@@ -9,6 +9,7 @@ import { freePort } from '../../scripts/lib/ports.ts';
 import { openDatabase, type Database } from '../../src/lib/server/db/connection.ts';
 import { newFormula, open, planAtBench, REST_STEP } from './making.ts';
 import { expect, test } from './test.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
 
 // A database of its own, to be spoilt and killed.
 test.describe.configure({ mode: 'serial' });
@@ -47,7 +48,7 @@ const COOK = {
 test('two like steps, a character cut in half, a reading the server fails on, and the database gone and back', async ({
 	browser
 }) => {
-	const context = await browser.newContext({ baseURL: application.address, locale: 'en-US' });
+	const context = await another(browser, application.address);
 	const page = await context.newPage();
 	const failures: string[] = [];
 	page.on('pageerror', (error) => failures.push(error.message));
@@ -119,7 +120,7 @@ test('two like steps, a character cut in half, a reading the server fails on, an
 test('a page that meets what it cannot read says which record it is, and offers the way out', async ({
 	browser
 }) => {
-	const context = await browser.newContext({ baseURL: application.address, locale: 'en-US' });
+	const context = await another(browser, application.address);
 	const page = await context.newPage();
 	try {
 		await newFormula(page, 'Spoilt roti', { origin: application.address });

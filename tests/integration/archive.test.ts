@@ -11,11 +11,14 @@ import { inParts } from '$lib/server/archive/insert.ts';
 import { restoreKitchen } from '$lib/server/archive/restore.ts';
 import { writeArchive } from '$lib/server/archive/write.ts';
 import type { Manifest } from '$lib/server/archive/format.ts';
-import { createKitchen, listKitchens, openKitchen, theKitchen } from '$lib/server/kitchens.ts';
+import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import { ALL } from '$lib/server/sales/ledger.ts';
 import { ledgerTotal } from '$lib/server/sales/totals.ts';
 import { inWorker } from '$lib/server/workers/worker.ts';
 import type { Cells } from '$lib/server/rows.ts';
+import { kitchensOf } from '$lib/server/people/memberships.ts';
+import { own, ownerless } from '$lib/server/people/own-kitchen.ts';
+import { makePerson } from '$lib/server/people/persons.ts';
 import { demoLoaded, emptied, KITCHEN, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -71,7 +74,9 @@ describe('an archive', () => {
 			.distinct('table_name as name')) as Cells[];
 		// What is counted from the entries comes back with the entries.
 		const counted = ['sales_months', 'batch_standings', 'changes'];
-		const kept = tables.map((row) => String(row.name)).filter((name) => !counted.includes(name));
+		// What lets somebody in stays on this machine.
+		const left = [...counted, 'pairings', 'sessions'];
+		const kept = tables.map((row) => String(row.name)).filter((name) => !left.includes(name));
 		expect(
 			manifestOf(files)
 				.tables.map(({ name }) => name)
@@ -127,16 +132,26 @@ describe('a restore into an empty kitchen', () => {
 		).rejects.toThrow(/foreign key/i);
 	}, 120_000);
 
-	it('opens it, and the kitchen that was open can be opened again', async () => {
-		const kitchens = await listKitchens(bench.db);
-		expect(kitchens.map(({ name, isEmpty }) => [name, isEmpty])).toEqual(
-			expect.arrayContaining([
-				[DEMO, false],
-				[KITCHEN.name, true]
-			])
-		);
-		await openKitchen(bench.db, kitchens.find(({ isEmpty }) => isEmpty)?.id ?? '');
-		expect((await theKitchen(bench.db)).name).toBe(KITCHEN.name);
+	it('lets nobody in: what lets somebody in is of a machine, and whoever brings it in owns it', async () => {
+		const members = rowsIn(files, 'memberships');
+		expect(members.map(({ name, role }) => [name, role])).toContainEqual(['Wren', 'owner']);
+		// Neither the archive nor what came out of it says who these are, whatever somebody wrote into it.
+		expect(members.filter((row) => row.person_id !== null || row.code_hash !== null)).toEqual([]);
+		expect(Object.keys(files)).not.toContain('tables/sessions.json');
+		expect(Object.keys(files)).not.toContain('tables/pairings.json');
+		const { id } = await theKitchen(bench.db);
+		expect(await ownerless(bench.db)).toContainEqual({ id, name: DEMO });
+		const personId = await makePerson(bench.db, {
+			name: 'Tansy',
+			login: 'tansy',
+			password: 'three plain words'
+		});
+		await own(bench.db, id, { personId, name: 'Tansy' });
+		// A second time nothing comes of it: it has an owner.
+		const other = await makePerson(bench.db, { name: 'Late', login: 'late', password: 'three plain words' });
+		await own(bench.db, id, { personId: other, name: 'Late' });
+		expect((await kitchensOf(bench.db, personId, () => '2026-04-05')).map((each) => each.id)).toEqual([id]);
+		expect(await kitchensOf(bench.db, other, () => '2026-04-05')).toEqual([]);
 	});
 });
 
@@ -311,7 +326,6 @@ describe('an archive of an older Square Batch', () => {
 	it('is brought up to date by the migrations that came since', async () => {
 		await begunAnew();
 		const {
-			opened_at: _later,
 			version: _latest,
 			locale: _written,
 			week_starts: _begins,
@@ -322,7 +336,9 @@ describe('an archive of an older Square Batch', () => {
 		const older: Record<string, Cells[]> = {
 			kitchens: [kitchen],
 			ingredients: [ingredient],
-			price_packs: rowsIn(files, 'price_packs').filter((row) => row.ingredient_id === ingredient.id)
+			price_packs: rowsIn(files, 'price_packs')
+				.filter((row) => row.ingredient_id === ingredient.id)
+				.map(({ deed_id: _done, ...row }) => row as Cells)
 		};
 		const id = await restoreKitchen(bench.db, {
 			manifest: {

@@ -20,7 +20,10 @@ import { addIngredient } from '$lib/server/ingredients.ts';
 import type { IngredientInput } from '../../src/lib/shelf/ingredient.ts';
 import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import type { Kitchen } from '../../src/lib/kitchen/types.ts';
+import { RIGHTS } from '../../src/lib/people/roles.ts';
+import type { Who } from '../../src/lib/people/types.ts';
 import { addPricePack } from '$lib/server/shelf-keep.ts';
+import { addDemoPeople } from '$lib/server/people/demo.ts';
 import { newId } from '$lib/server/rows.ts';
 
 /** An empty, migrated database with one kitchen, for the tests of a file. */
@@ -72,7 +75,10 @@ export async function demoLoaded(db: Database): Promise<Kitchen> {
 	const kept = process.env.TEST_FOLDER ? join(process.env.TEST_FOLDER, 'demo.zip') : null;
 	if (kept && existsSync(kept)) {
 		await restoreKitchen(db, await readArchive(kept));
-		return theKitchen(db);
+		const kitchen = await theKitchen(db);
+		// An archive brings nobody in.
+		await addDemoPeople(db, kitchen.id, { from: '2026-01-01', to: '2027-12-31', until: '2099-12-31' });
+		return kitchen;
 	}
 	await loadDemoOnce(db);
 	const kitchen = await theKitchen(db);
@@ -209,4 +215,22 @@ export async function recordRoti({ db, kitchen }: Bench, productId: string): Pro
 	const batch = await getBatch(db, kitchen, id);
 	await recordBatch(db, kitchen, id, batch.version, measured(batch, { finishedWeights_g: [51.5, 52, 52.5] }));
 	return id;
+}
+
+/** The demo's owner, as the door knows her. */
+export async function wrenOf(db: Database, kitchenId: string): Promise<Who> {
+	const row = await db('memberships')
+		.where({ kitchen_id: kitchenId, name: 'Wren' })
+		.whereNotNull('person_id')
+		.first('id', 'person_id');
+	return {
+		personId: row?.person_id ?? '',
+		name: 'Wren',
+		login: null,
+		isDemo: true,
+		session: { id: newId(), cameBy: 'demo' },
+		membership: { id: row?.id ?? '', kitchenId, name: 'Wren', role: 'owner', span: null },
+		device: null,
+		rights: RIGHTS
+	};
 }

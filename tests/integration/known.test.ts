@@ -4,7 +4,7 @@ import { known, whileUnchanged } from '$lib/server/db/known.ts';
 import { inTransaction } from '$lib/server/db/transaction.ts';
 import { getIngredient, listIngredients } from '$lib/server/ingredients.ts';
 import { saveIngredient } from '$lib/server/shelf-keep.ts';
-import { theKitchenNow } from '$lib/server/kitchens.ts';
+import { kitchenNow, theKitchen } from '$lib/server/kitchens.ts';
 import type { Row } from '$lib/server/rows.ts';
 import { ingredientInput, makeRoti, useBench } from './kitchen.ts';
 
@@ -12,7 +12,7 @@ const bench = useBench();
 
 /** Does something as a request does that only reads, with the counts as they are now. */
 async function asRequest<T>(act: () => Promise<T>): Promise<T> {
-	const { kitchen, changes } = await theKitchenNow(bench.db);
+	const { kitchen, changes } = await kitchenNow(bench.db, (await theKitchen(bench.db)).id);
 	return whileUnchanged(kitchen.id, changes, act);
 }
 /** How often something is read while `between` happens between two requests. */
@@ -35,9 +35,11 @@ describe('what is known of a kitchen', () => {
 			WHERE trigger_schema = DATABASE() AND action_timing = 'AFTER' AND action_statement LIKE '%INTO changes%'`
 		)) as [Row[]];
 		const counted = triggers.map((row) => `${String(row.of_table)} ${String(row.event)}`).sort();
-		const wanted = (await tablesOfKitchens(bench.db)).flatMap((table) =>
-			['DELETE', 'INSERT', 'UPDATE'].map((event) => `${table} ${event}`)
-		);
+		// Nothing that is known goes by who came in and what they did: these are read each time.
+		const READ_EACH_TIME = ['deeds', 'pairings', 'sessions'];
+		const wanted = (await tablesOfKitchens(bench.db))
+			.filter((table) => !READ_EACH_TIME.includes(table))
+			.flatMap((table) => ['DELETE', 'INSERT', 'UPDATE'].map((event) => `${table} ${event}`));
 		expect(counted).toEqual(wanted.sort());
 	});
 

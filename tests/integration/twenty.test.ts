@@ -6,21 +6,31 @@ import { formDataOf, type SoundForm } from '../../scripts/lib/sound-forms/form.t
 import { soundForms } from '../../scripts/lib/sound-forms/index.ts';
 import { startLabelPrinter } from '../../stand-ins/label-printer.ts';
 import type { Kitchen } from '../../src/lib/kitchen/types.ts';
-import { demoLoaded, useBench } from './kitchen.ts';
+import type { Who } from '../../src/lib/people/types.ts';
+import { demoLoaded, useBench, wrenOf } from './kitchen.ts';
 
 const bench = useBench();
-const FORMS = everyRoute().flatMap(({ path, actions }) => actions.map((action) => `${path} ${action}`));
+/** What lets people in and out is tried in `people.test.ts` and at the door itself. */
+const OF_THE_DOOR = /^\/(door|me|people)(\/| |$)/;
+const FORMS = everyRoute()
+	.flatMap(({ path, actions }) => actions.map((action) => `${path} ${action}`))
+	.filter((form) => !OF_THE_DOOR.test(form));
 const PAGES = import.meta.glob('../../src/routes/**/+page.server.ts');
-/** What counts changes, and what follows from rows beside it, are no rows somebody sent. */
-const FOLLOWING = ['changes', 'sales_months', 'batch_standings'];
+/**
+ * What counts changes, what follows from rows beside it, and as what the browser is known in a kitchen, are no rows
+ * somebody sent.
+ */
+const FOLLOWING = ['changes', 'sales_months', 'batch_standings', 'devices'];
 /** Refused where nothing would change: the demo's labels are approved as they stand. */
 const REFUSED = ['/labels/[id] approve'];
 
 let kitchen: Kitchen;
+let who: Who;
 let making: ReturnType<typeof soundForms>;
 beforeAll(async () => {
 	kitchen = await demoLoaded(bench.db);
 	making = soundForms(bench.db, kitchen);
+	who = await wrenOf(bench.db, kitchen.id);
 	const { mkdtempSync } = await import('node:fs');
 	process.env.LABEL_PRINTER_URL = (await startLabelPrinter(mkdtempSync('/tmp/printer-'))).address;
 }, 120_000);
@@ -53,7 +63,7 @@ async function send(form: string, sound: SoundForm): Promise<string> {
 		actions: Record<string, Action>;
 	};
 	const event = {
-		locals: { db: bench.db, kitchen, requestId: '' },
+		locals: { db: bench.db, kitchen, requestId: '', who, deviceToken: 'of this test' },
 		params: { id: sound.id ?? '' },
 		url: new URL(`http://127.0.0.1${path}`),
 		request: new Request(`http://127.0.0.1${path}`, { method: 'POST', body: formDataOf(sound) })

@@ -1,7 +1,11 @@
+import { asHeader } from '../people/here.svelte.ts';
 import type { Answer } from './answers.ts';
 
-/** The server is not there, has no database or no room, or has too much to do: what was sent is not the reason. */
-const NOT_NOW = new Set([429, 502, 503, 504, 507]);
+/**
+ * The server is not there, has no database or no room, or has too much to do; who made it is not in, or somebody else
+ * is: what was sent is not the reason.
+ */
+const NOT_NOW = new Set([401, 409, 429, 502, 503, 504, 507]);
 
 /** Sends things as JSON; null where the server could not be asked. */
 export async function postItems<T>(
@@ -13,7 +17,7 @@ export async function postItems<T>(
 	try {
 		const response = await fetch(path, {
 			method: 'POST',
-			headers: { 'content-type': 'application/json' },
+			headers: { 'content-type': 'application/json', ...asHeader() },
 			body: JSON.stringify(body)
 		});
 		if (response.ok) return ((await response.json()) as { answers: Answer[] }).answers;

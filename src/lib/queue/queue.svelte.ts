@@ -1,7 +1,8 @@
 import { decodeTime } from 'ulid';
+import { asWhom, onChange } from '../people/here.svelte.ts';
 import { byAnswer, type Answer, type Refused } from './answers.ts';
 import { Turns } from './turns.ts';
-import { readStage, takeOver, write } from './store.ts';
+import { adopt, readStage, takeOver, write } from './store.ts';
 
 interface QueueOptions<T> {
 	/** Under which name it is in the browser's storage. */
@@ -21,7 +22,8 @@ const KEPT_MS = 3 * 24 * 3600 * 1000;
 
 /**
  * What is on its way to the server. Each thing is kept in the browser the moment it is made, and stays there
- * until the server says that it has it: a reload, a closed lid or a server that is gone loses none.
+ * until the server says that it has it: a reload, a closed lid or a server that is gone loses none. It is of the
+ * person and the kitchen it was made in (`here.svelte.ts`): while somebody else is in, it waits and is not seen.
  */
 export class Queue<T> {
 	waiting = $state.raw<T[]>([]);
@@ -53,12 +55,24 @@ export class Queue<T> {
 		this.#others = others;
 		others.onmessage = () => void this.#read();
 		window.addEventListener('online', online);
-		void this.#takeUp().then(() => this.send());
+		const begin = () => void this.#takeUp().then(() => this.send());
+		const off = onChange(() => {
+			[this.waiting, this.refused, this.reached] = [[], [], true];
+			begin();
+		});
+		begin();
 		return () => {
+			off();
 			window.removeEventListener('online', online);
 			others.close();
 			this.#others = undefined;
 		};
+	}
+
+	/** Under which name it is in the browser: each person's of each kitchen is apart. */
+	#key(): string {
+		const as = asWhom();
+		return as === null ? this.#options.name : `${this.#options.name}@${as}`;
 	}
 
 	/** Calls `listener` with what the server kept, so that a page can go on from it. */
@@ -83,9 +97,9 @@ export class Queue<T> {
 
 	/** What the server kept of a group lately: a page read again with the server gone may be older. */
 	async keptLately(group: string): Promise<T[]> {
-		const { name, groupOf } = this.#options;
+		const { groupOf } = this.#options;
 		const oldest = Date.now() - KEPT_MS;
-		const all = await readStage(name, 'kept').catch(() => []);
+		const all = await readStage(this.#key(), 'kept').catch(() => []);
 		const old = all.filter(({ id }) => decodeTime(id) < oldest);
 		if (old.length > 0)
 			await this.#write(
@@ -129,7 +143,13 @@ export class Queue<T> {
 		this.#turns.begin();
 		for (let next = this.#turns.next(this.waiting); next !== null; next = this.#turns.next(this.waiting)) {
 			const { group, items } = next;
+			const key = this.#key();
 			const answers = await send(group, items);
+			if (key !== this.#key()) {
+				// Somebody else came in meanwhile: what was answered is the other's, and only put where it belongs.
+				if (answers) await this.#settleApart(key, items, answers);
+				return;
+			}
 			this.reached = answers !== null;
 			if (!answers) return;
 			if ((await this.#settle(group, items, answers)) > 0) this.#retry_ms = FIRST_RETRY_MS;
@@ -158,15 +178,36 @@ export class Queue<T> {
 		return answered.length;
 	}
 
+	/** Notes the server's answers to what is not shown here any more. */
+	async #settleApart(key: string, items: readonly T[], answers: readonly Answer[]): Promise<void> {
+		const { idOf } = this.#options;
+		const { kept, refused } = byAnswer(items, answers, idOf);
+		await write(
+			key,
+			[
+				...kept.map((item) => ({ stage: 'kept' as const, id: idOf(item), value: item })),
+				...refused.map((value) => ({ stage: 'refused' as const, id: idOf(value.item), value }))
+			],
+			[...kept, ...refused.map(({ item }) => item)].map((item) => ({ stage: 'waiting', id: idOf(item) }))
+		).catch(() => undefined);
+	}
+
 	async #takeUp(): Promise<void> {
-		await takeOver(this.#options.name).catch(() => (this.isKept = false));
+		const { name } = this.#options;
+		try {
+			await takeOver(name);
+			// From before a person was asked for: of whoever works on.
+			if (this.#key() !== name) await adopt(name, this.#key());
+		} catch {
+			this.isKept = false;
+		}
 		await this.#read();
 	}
 
 	async #write(puts: Parameters<typeof write>[1], drops: Parameters<typeof write>[2]): Promise<void> {
 		this.#writes++;
 		const before = this.#written;
-		const writing = write(this.#options.name, puts, drops).then(
+		const writing = write(this.#key(), puts, drops).then(
 			() => {
 				this.isKept = true;
 				this.#others?.postMessage('written');
@@ -181,8 +222,8 @@ export class Queue<T> {
 
 	/** Takes what is in the browser for what there is: other tabs of it write too. */
 	async #read(): Promise<void> {
-		const { name } = this.#options;
-		for (let at = -1; at !== this.#writes;) {
+		const name = this.#key();
+		for (let at = -1; at !== this.#writes && name === this.#key();) {
 			at = this.#writes;
 			await this.#written;
 			try {
@@ -190,7 +231,7 @@ export class Queue<T> {
 					readStage(name, 'waiting'),
 					readStage(name, 'refused')
 				]);
-				if (at !== this.#writes || !this.isKept) continue;
+				if (at !== this.#writes || !this.isKept || name !== this.#key()) continue;
 				this.waiting = waiting.map(({ value }) => value as T);
 				this.refused = refused.map(({ value }) => value as Refused<T>);
 			} catch {

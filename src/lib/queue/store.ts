@@ -75,3 +75,24 @@ export async function takeOver(queue: string): Promise<void> {
 	await write(queue, puts);
 	for (const { key } of puts) localStorage.removeItem(key);
 }
+
+/** Moves everything of one queue into another. */
+export async function adopt(from: string, to: string): Promise<void> {
+	const all = IDBKeyRange.bound([from], [from, []]);
+	const transaction = (await database()).transaction('things', 'readwrite', { durability: 'strict' });
+	const { store } = transaction;
+	const [keys, values] = await Promise.all([store.getAllKeys(all), store.getAll(all)]);
+	keys.forEach(([, stage, id], index) => {
+		void store.put(values[index], [to, stage, id]);
+		void store.delete([from, stage, id]);
+	});
+	await transaction.done;
+}
+
+/** Drops what the server has of somebody's queues; what waits, or was refused and not seen, stays. */
+export async function dropQueues(as: string): Promise<void> {
+	const transaction = (await database()).transaction('things', 'readwrite');
+	for (const key of await transaction.store.getAllKeys())
+		if (key[0].endsWith(`@${as}`) && key[1] === 'kept') void transaction.store.delete(key);
+	await transaction.done;
+}

@@ -4,6 +4,7 @@ import { known } from './db/known.ts';
 import { insertOnce } from './db/once.ts';
 import { isDuplicate, NotFound, refuse } from './errors.ts';
 import { newId, toNumber, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {
@@ -36,7 +37,9 @@ export async function addEquipment(
 	const row = await db('equipment').where({ kitchen_id: kitchenId, name }).first();
 	if (!row) throw new NotFound('this equipment is not here');
 	if (row.retired_at === null) refuse('name', `there is a "${name}" already`);
-	await db('equipment').where({ kitchen_id: kitchenId, id: row.id }).update({ retired_at: null, tare_g });
+	await inTransaction(db, (transaction) =>
+		transaction('equipment').where({ kitchen_id: kitchenId, id: row.id }).update({ retired_at: null, tare_g })
+	);
 	return row.id;
 }
 
@@ -49,7 +52,9 @@ export async function rememberTare(
 ): Promise<void> {
 	const known = await db('equipment').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!known) throw new NotFound('this equipment is not here');
-	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ tare_g });
+	await inTransaction(db, (transaction) =>
+		transaction('equipment').where({ kitchen_id: kitchenId, id }).update({ tare_g })
+	);
 }
 
 /** Says what a piece of equipment draws while it heats; null where it does not. Throws `NotFound`. */
@@ -61,11 +66,15 @@ export async function setPower(
 ): Promise<void> {
 	const known = await db('equipment').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!known) throw new NotFound('this equipment is not here');
-	await db('equipment').where({ kitchen_id: kitchenId, id }).update({ power_kw });
+	await inTransaction(db, (transaction) =>
+		transaction('equipment').where({ kitchen_id: kitchenId, id }).update({ power_kw })
+	);
 }
 
 /** Takes a piece of equipment out of use. Throws `NotFound`. */
 export async function retireEquipment(db: Database, kitchenId: string, id: string): Promise<void> {
-	const changed = await db('equipment').where({ kitchen_id: kitchenId, id }).update({ retired_at: utcNow() });
+	const changed = await inTransaction(db, (transaction) =>
+		transaction('equipment').where({ kitchen_id: kitchenId, id }).update({ retired_at: utcNow() })
+	);
 	if (changed === 0) throw new NotFound('this equipment is not here');
 }

@@ -2,6 +2,7 @@ import { FAMILIES, type Family, type Windows } from '$core/formula/families.ts';
 import type { Database } from './db/connection.ts';
 import { isDuplicate, refuse } from './errors.ts';
 import { newId, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 /** The kitchen's own families by name. */
 export async function ownFamilies(db: Database, kitchenId: string): Promise<Family[]> {
@@ -23,22 +24,26 @@ export async function addFamily(db: Database, kitchenId: string, input: Omit<Fam
 	const id = newId();
 	const taken = () => refuse('name', `there is already a family called "${input.name}"`);
 	if (FAMILIES.some((family) => family.name.toLowerCase() === input.name.toLowerCase())) taken();
-	await db('families')
-		.insert({
-			id,
-			kitchen_id: kitchenId,
-			name: input.name,
-			windows: JSON.stringify(input.windows),
-			created_at: utcNow()
-		})
-		.catch((error: unknown) => {
-			if (isDuplicate(error)) taken();
-			throw error;
-		});
+	await inTransaction(db, (transaction) =>
+		transaction('families')
+			.insert({
+				id,
+				kitchen_id: kitchenId,
+				name: input.name,
+				windows: JSON.stringify(input.windows),
+				created_at: utcNow()
+			})
+			.catch((error: unknown) => {
+				if (isDuplicate(error)) taken();
+				throw error;
+			})
+	);
 	return id;
 }
 
 /** Removes a family of one's own. Formulas that named it keep their lines and stand without windows. */
 export async function removeFamily(db: Database, kitchenId: string, id: string): Promise<void> {
-	await db('families').where({ kitchen_id: kitchenId, id }).delete();
+	await inTransaction(db, (transaction) =>
+		transaction('families').where({ kitchen_id: kitchenId, id }).delete()
+	);
 }

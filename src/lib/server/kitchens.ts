@@ -6,7 +6,6 @@ import { dayIn } from '../day.ts';
 import type { Database } from './db/connection.ts';
 import type { RowOf } from './db/tables.ts';
 import type { Changes } from './db/known.ts';
-import { inTransaction } from './db/transaction.ts';
 import { NotFound } from './errors.ts';
 import { newId, utcNow } from './rows.ts';
 
@@ -51,23 +50,24 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 	};
 }
 
-/** The kitchen this installation serves: the one opened last, or the first that was made. */
+/** The kitchen that was made first: for scripts of an installation that has one. Who asks is in one of their own. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
-	return (await theKitchenNow(db)).kitchen;
+	const first = await db('kitchens').orderBy('id').first('id');
+	if (!first) throw new NotFound('there is no kitchen yet');
+	return getKitchen(db, first.id);
 }
 
-/** The same, and how often it was changed so far: what is `known` of it goes by that. */
-export async function theKitchenNow(db: Database): Promise<{ kitchen: Kitchen; changes: Changes }> {
+/** A kitchen, and how often it was changed so far: what is `known` of it goes by that. Throws `NotFound`. */
+export async function kitchenNow(db: Database, id: string): Promise<{ kitchen: Kitchen; changes: Changes }> {
 	const changes = db('changes')
-		.where('kitchen_id', db.ref('kitchens.id'))
+		.where('kitchen_id', id)
 		.select(db.raw('CAST(JSON_OBJECTAGG(of_table, number) AS CHAR)'))
 		.as('changes');
 	const [row] = await db('kitchens')
-		.orderBy([{ column: 'opened_at', order: 'desc' }, { column: 'id' }])
-		.limit(1)
+		.where('id', id)
 		.select(COLUMNS)
 		.select<(KitchenRow & { changes: string | null })[]>(changes);
-	if (!row) throw new NotFound('there is no kitchen yet');
+	if (!row) throw new NotFound('this kitchen is not here');
 	return {
 		kitchen: kitchenFromRow(row),
 		changes: row.changes ?? '{}'
@@ -105,47 +105,11 @@ export async function everyKitchen(db: Database): Promise<Kitchen[]> {
 	return Promise.all(ids.map((id) => getKitchen(db, id)));
 }
 
-/** A kitchen of this installation. */
-export interface KitchenHere {
-	id: string;
-	name: string;
-	town: string;
-	/** Whether nothing was ever put into it. */
-	isEmpty: boolean;
-}
-
-/** Every kitchen of this installation, the first that was made first. */
-export async function listKitchens(db: Database): Promise<KitchenHere[]> {
-	const rows = await db('kitchens').orderBy('id').select('id', 'name', 'town');
-	return Promise.all(
-		rows.map(async (row) => ({
-			id: row.id,
-			name: row.name,
-			town: row.town,
-			isEmpty: !(await db('ingredients').where('kitchen_id', row.id).first('id'))
-		}))
-	);
-}
-
-/** Serves another kitchen of this installation from now on. Throws `NotFound`. */
-export async function openKitchen(db: Database, id: string): Promise<void> {
-	const known = await db('kitchens').where('id', id).first('id');
-	if (!known) throw new NotFound('this kitchen is not here');
-	await db('kitchens').where('id', id).update({ opened_at: utcNow() });
-}
-
 /** A kitchen. Throws `NotFound`. */
 export async function getKitchen(db: Database, id: string): Promise<Kitchen> {
 	const row = await db('kitchens').where('id', id).first<KitchenRow | undefined>(COLUMNS);
 	if (!row) throw new NotFound('this kitchen is not here');
 	return kitchenFromRow(row);
-}
-
-/** Makes a kitchen and serves it from now on. */
-export async function beginKitchen(db: Database, id: string, kitchen: NewKitchen): Promise<void> {
-	await inTransaction(db, async (transaction) => {
-		await openKitchen(transaction, await createKitchen(transaction, kitchen, id));
-	});
 }
 
 /** The calendar day it is now in the kitchen, `2026-03-14`. */

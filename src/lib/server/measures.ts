@@ -4,6 +4,7 @@ import type { Measures } from '$core/measure/convert.ts';
 import type { RowOf } from './db/tables.ts';
 import type { Database } from './db/connection.ts';
 import { groupBy, newId, toList, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 function fromRow(row: RowOf<'ingredient_measures'>): StoredMeasure {
 	return {
@@ -40,21 +41,23 @@ export async function setMeasure(
 	ingredientId: string,
 	measure: StoredMeasure
 ): Promise<void> {
-	await db('ingredient_measures')
-		.insert({
-			id: newId(),
-			kitchen_id: kitchenId,
-			ingredient_id: ingredientId,
-			measure: measure.measure,
-			grams: measure.grams,
-			low_g: measure.low,
-			high_g: measure.high,
-			basis: measure.basis,
-			readings: measure.readings.length > 0 ? JSON.stringify(measure.readings) : null,
-			created_at: utcNow()
-		})
-		.onConflict(['ingredient_id', 'measure'])
-		.merge(['grams', 'low_g', 'high_g', 'basis', 'readings']);
+	await inTransaction(db, (transaction) =>
+		transaction('ingredient_measures')
+			.insert({
+				id: newId(),
+				kitchen_id: kitchenId,
+				ingredient_id: ingredientId,
+				measure: measure.measure,
+				grams: measure.grams,
+				low_g: measure.low,
+				high_g: measure.high,
+				basis: measure.basis,
+				readings: measure.readings.length > 0 ? JSON.stringify(measure.readings) : null,
+				created_at: utcNow()
+			})
+			.onConflict(['ingredient_id', 'measure'])
+			.merge(['grams', 'low_g', 'high_g', 'basis', 'readings'])
+	);
 }
 
 /** Sets several measures of an ingredient, all known the same way. */
@@ -76,7 +79,9 @@ export async function removeMeasure(
 	ingredientId: string,
 	measure: string
 ): Promise<void> {
-	await db('ingredient_measures')
-		.where({ kitchen_id: kitchenId, ingredient_id: ingredientId, measure })
-		.delete();
+	await inTransaction(db, (transaction) =>
+		transaction('ingredient_measures')
+			.where({ kitchen_id: kitchenId, ingredient_id: ingredientId, measure })
+			.delete()
+	);
 }

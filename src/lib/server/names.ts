@@ -2,6 +2,7 @@ import { cut } from '$core/measure/text.ts';
 import { rememberedName } from '$core/composition/match.ts';
 import type { Database } from './db/connection.ts';
 import { newId, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 /** What names in lines mean in this kitchen, by the name as the matcher keys it. */
 export async function rememberedNames(db: Database, kitchenId: string): Promise<Map<string, string>> {
@@ -18,15 +19,19 @@ export async function rememberName(
 ): Promise<void> {
 	const name = cut(rememberedName(said), 160);
 	if (!name) return;
-	await db('remembered_names')
-		.insert({ id: newId(), kitchen_id: kitchenId, name, ingredient_id: ingredientId, created_at: utcNow() })
-		.onConflict(['kitchen_id', 'name'])
-		.merge(['ingredient_id']);
+	await inTransaction(db, (transaction) =>
+		transaction('remembered_names')
+			.insert({ id: newId(), kitchen_id: kitchenId, name, ingredient_id: ingredientId, created_at: utcNow() })
+			.onConflict(['kitchen_id', 'name'])
+			.merge(['ingredient_id'])
+	);
 }
 
 /** Forgets what a name means. */
 export async function forgetName(db: Database, kitchenId: string, name: string): Promise<void> {
-	await db('remembered_names').where({ kitchen_id: kitchenId, name }).delete();
+	await inTransaction(db, (transaction) =>
+		transaction('remembered_names').where({ kitchen_id: kitchenId, name }).delete()
+	);
 }
 
 /** Forgets what was said to mean something, as it was said. */

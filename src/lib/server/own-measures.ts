@@ -2,6 +2,7 @@ import { ownName, type OwnMeasure } from '$core/composition/own-measures.ts';
 import type { Kind } from '$core/composition/kinds.ts';
 import type { Database } from './db/connection.ts';
 import { newId, toNumber, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 /** The measures of a kitchen's own, by their name. */
 export async function ownMeasures(db: Database, kitchenId: string): Promise<OwnMeasure[]> {
@@ -20,18 +21,20 @@ export async function setOwnMeasure(
 	kitchenId: string,
 	{ name, kind, millilitres, grams }: OwnMeasure
 ): Promise<void> {
-	await db('own_measures')
-		.insert({
-			id: newId(),
-			kitchen_id: kitchenId,
-			name: ownName(name),
-			kind: kind ?? '',
-			millilitres,
-			grams,
-			created_at: utcNow()
-		})
-		.onConflict(['kitchen_id', 'name', 'kind'])
-		.merge(['millilitres', 'grams']);
+	await inTransaction(db, (transaction) =>
+		transaction('own_measures')
+			.insert({
+				id: newId(),
+				kitchen_id: kitchenId,
+				name: ownName(name),
+				kind: kind ?? '',
+				millilitres,
+				grams,
+				created_at: utcNow()
+			})
+			.onConflict(['kitchen_id', 'name', 'kind'])
+			.merge(['millilitres', 'grams'])
+	);
 }
 
 /** Puts a measure away; as it was given for a kind, or by what it holds. */
@@ -41,7 +44,9 @@ export async function removeOwnMeasure(
 	name: string,
 	kind: Kind | null
 ): Promise<void> {
-	await db('own_measures')
-		.where({ kitchen_id: kitchenId, name, kind: kind ?? '' })
-		.delete();
+	await inTransaction(db, (transaction) =>
+		transaction('own_measures')
+			.where({ kitchen_id: kitchenId, name, kind: kind ?? '' })
+			.delete()
+	);
 }

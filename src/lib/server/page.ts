@@ -60,7 +60,9 @@ export async function answerOnce(
 ): Promise<Response> {
 	const { locals, request } = event;
 	// As it came: what a page asks for again of its data is no part of the event's own address.
-	const what = `answer ${request.url} ${today(locals.kitchen)}`;
+	const { who } = locals;
+	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.device?.kind}`;
+	const what = `answer ${by} ${request.url} ${today(locals.kitchen)}`;
 	const before = await keptSince(locals.kitchen.id, 'all', what);
 	if (before instanceof KeptAnswer) return before.to(request);
 	const response = await resolve(event);

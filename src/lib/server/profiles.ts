@@ -4,6 +4,7 @@ import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
 import { isDuplicate, Stale } from './errors.ts';
 import { newId, utcNow } from './rows.ts';
+import { inTransaction } from './db/transaction.ts';
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {
@@ -24,16 +25,20 @@ export async function saveProfile(
 ): Promise<void> {
 	const row = { profile: JSON.stringify(profile), updated_at: utcNow() };
 	if (version === 0) {
-		await db('local_profiles')
-			.insert({ id: newId(), kitchen_id: kitchenId, version: 1, ...row })
-			.catch(async (error: unknown) => {
-				if (isDuplicate(error)) throw new Stale(await getProfile(db, kitchenId));
-				throw error;
-			});
+		await inTransaction(db, (transaction) =>
+			transaction('local_profiles')
+				.insert({ id: newId(), kitchen_id: kitchenId, version: 1, ...row })
+				.catch(async (error: unknown) => {
+					if (isDuplicate(error)) throw new Stale(await getProfile(db, kitchenId));
+					throw error;
+				})
+		);
 		return;
 	}
-	const changed = await db('local_profiles')
-		.where({ kitchen_id: kitchenId, version })
-		.update({ ...row, version: version + 1 });
+	const changed = await inTransaction(db, (transaction) =>
+		transaction('local_profiles')
+			.where({ kitchen_id: kitchenId, version })
+			.update({ ...row, version: version + 1 })
+	);
 	if (changed === 0) throw new Stale(await getProfile(db, kitchenId));
 }

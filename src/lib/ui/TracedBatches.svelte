@@ -4,7 +4,12 @@
 	import Wide from './Wide.svelte';
 
 	/** Batches with where their packs went. */
-	let { batches, unit }: { batches: readonly TracedBatch[]; unit: 'g' | 'pieces' } = $props();
+	interface Props {
+		batches: readonly TracedBatch[];
+		unit: 'g' | 'pieces';
+		isLinked?: boolean;
+	}
+	let { batches, unit, isLinked = true }: Props = $props();
 	const hasDrawn = $derived(batches.some((batch) => batch.drawn !== null));
 </script>
 
@@ -23,7 +28,8 @@
 			{#each batches as batch (batch.id)}
 				<tr>
 					<td>
-						<a href="/batches/{batch.id}" class="figure font-semibold underline">{batch.code}</a>
+						{#if isLinked}<a href="/batches/{batch.id}" class="figure font-semibold underline">{batch.code}</a
+							>{:else}<span class="figure font-semibold">{batch.code}</span>{/if}
 						{batch.name}
 						<span class="text-quiet block text-sm"
 							>made {dayText(batch.madeOn)}{batch.labelNumber === null

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Database } from '../db/connection.ts';
 import type { Cells } from '../rows.ts';
 import { ARCHIVE_VERSION, LIST_BEGINS, LIST_ENDS, rowLines, tableFile, type Manifest } from './format.ts';
-import { kitchenColumn, kitchenTables, KITCHENS, migrationOf, type KitchenTable } from './tables.ts';
+import { kitchenColumn, kitchenTables, migrationOf, WITHOUT, type KitchenTable } from './tables.ts';
 
 /** So many rows are read at a time. */
 const AT_ONCE = 2000;
@@ -28,8 +28,8 @@ export async function* rowsOf(
 			.orderBy('id')
 			.limit(AT_ONCE)
 			.select(columns);
-		// Which kitchen is open is of this machine, not of the kitchen.
-		if (rows.length > 0) yield name === KITCHENS ? rows.map((row) => ({ ...row, opened_at: null })) : rows;
+		const without = WITHOUT[name];
+		if (rows.length > 0) yield without ? rows.map((row) => ({ ...row, ...without })) : rows;
 		if (rows.length < AT_ONCE) return;
 		after = String(rows.at(-1)?.id);
 	}

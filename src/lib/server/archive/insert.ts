@@ -2,7 +2,7 @@ import type { Database } from '../db/connection.ts';
 import { Refused, refuse } from '../errors.ts';
 import type { Cells } from '../rows.ts';
 import type { Archive } from './read.ts';
-import { kitchenColumn, kitchenTables, type KitchenTable } from './tables.ts';
+import { kitchenColumn, kitchenTables, WITHOUT, type KitchenTable } from './tables.ts';
 
 /** How far a restore is. */
 export interface Progress {
@@ -60,7 +60,8 @@ export function* inParts(rows: readonly Cells[]): Generator<Cells[]> {
 }
 
 async function insert(db: Database, table: KitchenTable, rows: Cells[]): Promise<void> {
-	const open = table.name === 'batches' ? rows.map((row) => ({ ...row, closed_at: null })) : rows;
+	const without = table.name === 'batches' ? { closed_at: null } : WITHOUT[table.name];
+	const open = without ? rows.map((row) => ({ ...row, ...without })) : rows;
 	try {
 		await db(table.name).insert(open);
 	} catch (error) {

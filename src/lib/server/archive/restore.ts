@@ -3,7 +3,7 @@ import { migrationsUpTo } from '../db/migrate.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { noteMissingStandings } from '../batches/change.ts';
-import { getKitchen, openKitchen } from '../kitchens.ts';
+import { getKitchen } from '../kitchens.ts';
 import { checkRows } from './check.ts';
 import { insertAll, type Progress } from './insert.ts';
 import { lifted } from './lift.ts';
@@ -11,8 +11,8 @@ import type { Archive } from './read.ts';
 import { kitchenColumn, kitchenTables, KITCHENS, migrationOf } from './tables.ts';
 
 /**
- * Brings the kitchen of an archive into this database, every row as it was, and opens it; all of it or
- * nothing. Refuses one that is here already, one whose rows name what is not there, and one from a newer
+ * Brings the kitchen of an archive into this database, every row as it was; all of it or nothing. Nobody belongs to
+ * it yet. Refuses one that is here already, one whose rows name what is not there, and one from a newer
  * Square Batch; one from an older is brought up to date first. `goOn` is asked between rows: it may throw.
  */
 export async function restoreKitchen(
@@ -26,7 +26,7 @@ export async function restoreKitchen(
 		refuse('', 'this archive was written by a newer Square Batch: bring this one up to date first');
 	const { id, name } = archive.manifest.kitchen;
 	if (await database(KITCHENS).where('id', id).first('id'))
-		refuse('', `${name} is on this machine already: open it below`);
+		refuse('', `${name} is on this machine already: it cannot be here twice`);
 	const current = there === here ? archive : await lifted(database, archive);
 	await checkRows(database, current);
 	await database.transaction(async (db) => {
@@ -35,7 +35,6 @@ export async function restoreKitchen(
 		try {
 			await insertAll(db, current, goOn);
 			await followReferences(db, id);
-			await openKitchen(db, id);
 			// How batches stand follows from what came in.
 			await noteMissingStandings(db, await getKitchen(db, id));
 		} finally {

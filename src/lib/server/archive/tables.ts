@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import type { Column } from '../edge/kept/rows.ts';
-import { groupBy, type Row } from '../rows.ts';
+import { groupBy, type Cells, type Row } from '../rows.ts';
 
 /** A reference that must lead somewhere: columns of a table and those they name. */
 export interface Reference {
@@ -80,7 +80,17 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 /** What is kept of rows beside them and follows from them: it comes back with the rows. */
 const FOLLOWING = ['sales_months', 'batch_standings', 'changes'];
 
-const isKept = (name: string) => !name.startsWith('knex_') && !FOLLOWING.includes(name);
+/** What lets somebody in: it is of this machine, and no archive carries it elsewhere. */
+const KEYS = ['sessions', 'pairings'];
+
+/** What lets somebody in of rows that an archive does carry: neither given out with it nor taken from one. */
+export const WITHOUT: Partial<Record<string, Cells>> = {
+	memberships: { person_id: null, code_hash: null },
+	devices: { token_hash: null }
+};
+
+const isKept = (name: string) =>
+	!name.startsWith('knex_') && !FOLLOWING.includes(name) && !KEYS.includes(name);
 
 /** The newest migration the database is at. */
 export async function migrationOf(db: Database): Promise<string> {

@@ -4,6 +4,7 @@ import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
 export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
@@ -47,30 +48,34 @@ export async function recordCleans(
 		.select('id');
 	if (known.length !== clean.equipment.length) refuse('equipment', 'choose among the kitchen’s equipment');
 	const now = utcNow();
-	await db('cleans')
-		.insert(
-			clean.equipment.map((equipment, index) => ({
-				id: index === 0 ? id : newId(),
-				kitchen_id: kitchenId,
-				equipment_id: equipment,
-				cleaned_on: clean.cleanedOn,
-				cleaned_at: clean.at,
-				how: clean.how,
-				created_at: now
-			}))
-		)
-		.catch((error: unknown) => {
-			if (!isDuplicate(error)) throw error;
-		});
+	await inTransaction(db, (transaction) =>
+		transaction('cleans')
+			.insert(
+				clean.equipment.map((equipment, index) => ({
+					id: index === 0 ? id : newId(),
+					kitchen_id: kitchenId,
+					equipment_id: equipment,
+					cleaned_on: clean.cleanedOn,
+					cleaned_at: clean.at,
+					how: clean.how,
+					created_at: now
+				}))
+			)
+			.catch((error: unknown) => {
+				if (!isDuplicate(error)) throw error;
+			})
+	);
 }
 
 /** Voids a clean that was not done, with the reason. Throws `NotFound`. */
 export async function voidClean(db: Database, kitchenId: string, id: string, reason: string): Promise<void> {
 	const row = await db('cleans').where({ kitchen_id: kitchenId, id }).first('id');
 	if (!row) throw new NotFound('this clean is not here');
-	await db('clean_voids')
-		.insert({ id: newId(), kitchen_id: kitchenId, clean_id: id, reason, created_at: utcNow() })
-		.catch((error: unknown) => {
-			if (!isDuplicate(error)) throw error;
-		});
+	await inTransaction(db, (transaction) =>
+		transaction('clean_voids')
+			.insert({ id: newId(), kitchen_id: kitchenId, clean_id: id, reason, created_at: utcNow() })
+			.catch((error: unknown) => {
+				if (!isDuplicate(error)) throw error;
+			})
+	);
 }

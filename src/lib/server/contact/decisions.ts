@@ -2,6 +2,7 @@ import type { KeptDecision } from '../../batch/contact.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { groupBy, newId, utcNow } from '../rows.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** Decisions by product, oldest first. */
 export async function decisionsByProduct(
@@ -47,15 +48,17 @@ export async function keepDecision(
 	decision: Omit<KeptDecision, 'id' | 'decidedAt'>,
 	decidedAt = utcNow()
 ): Promise<void> {
-	await db('contact_decisions').insert({
-		id: newId(),
-		kitchen_id: kitchenId,
-		product_id: decision.productId,
-		allergen: decision.allergen,
-		answer: decision.answer,
-		source: decision.source,
-		source_words: decision.sourceWords,
-		reason: decision.reason,
-		decided_at: decidedAt
-	});
+	await inTransaction(db, (transaction) =>
+		transaction('contact_decisions').insert({
+			id: newId(),
+			kitchen_id: kitchenId,
+			product_id: decision.productId,
+			allergen: decision.allergen,
+			answer: decision.answer,
+			source: decision.source,
+			source_words: decision.sourceWords,
+			reason: decision.reason,
+			decided_at: decidedAt
+		})
+	);
 }

@@ -4,6 +4,7 @@ import { known } from '../db/known.ts';
 import { insertOnce } from '../db/once.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** The kitchen's standing risks, oldest first; those that ended are left out. */
 export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {
@@ -26,8 +27,8 @@ export async function addRisk(
 
 /** Ends a standing risk. Throws `NotFound`. */
 export async function endRisk(db: Database, kitchenId: string, id: string): Promise<void> {
-	const changed = await db('standing_risks')
-		.where({ kitchen_id: kitchenId, id })
-		.update({ ended_at: utcNow() });
+	const changed = await inTransaction(db, (transaction) =>
+		transaction('standing_risks').where({ kitchen_id: kitchenId, id }).update({ ended_at: utcNow() })
+	);
 	if (changed === 0) throw new NotFound('this risk is not here');
 }

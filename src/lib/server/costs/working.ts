@@ -7,6 +7,7 @@ import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { NotFound } from '../errors.ts';
 import { toList, toNumber, type Row } from '../rows.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** How long a batch took as somebody noted it; null leaves it to what the bench timed. */
 export type NotedMinutes = Pick<Working, 'heat_min' | 'hands_min'>;
@@ -92,7 +93,9 @@ export async function noteMinutes(
 ): Promise<void> {
 	const there = await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id');
 	if (!there) throw new NotFound('this batch is not here');
-	await db('batches').where({ kitchen_id: kitchenId, id: batchId }).update({ heat_min, hands_min });
+	await inTransaction(db, (transaction) =>
+		transaction('batches').where({ kitchen_id: kitchenId, id: batchId }).update({ heat_min, hands_min })
+	);
 }
 
 /** Keeps with a batch what the bench timed of it, where nobody noted otherwise. */

@@ -40,7 +40,7 @@ export const TABLES = {
 	},
 	batch_closings: {
 		text: ['id', 'kitchen_id', 'batch_id', 'input', 'recipe', 'facts', 'stages', 'reason', 'closed_at'],
-		textOrNull: ['cost_batch', 'cost_piece', 'cost_pack'],
+		textOrNull: ['cost_batch', 'cost_piece', 'cost_pack', 'deed_id'],
 		number: ['number'],
 		numberOrNull: ['sellable']
 	},
@@ -49,7 +49,7 @@ export const TABLES = {
 	},
 	batch_events: {
 		text: ['id', 'kitchen_id', 'batch_id', 'name', 'data', 'happened_at', 'received_at'],
-		textOrNull: ['voids_id'],
+		textOrNull: ['voids_id', 'deed_id'],
 		number: ['number']
 	},
 	batch_lines: {
@@ -65,13 +65,16 @@ export const TABLES = {
 		number: ['number']
 	},
 	channel_fees: {
-		text: ['id', 'kitchen_id', 'channel', 'valid_from', 'per_day', 'share', 'created_at']
+		text: ['id', 'kitchen_id', 'channel', 'valid_from', 'per_day', 'share', 'created_at'],
+		textOrNull: ['deed_id']
 	},
 	cleans: {
-		text: ['id', 'kitchen_id', 'equipment_id', 'cleaned_on', 'cleaned_at', 'how', 'created_at']
+		text: ['id', 'kitchen_id', 'equipment_id', 'cleaned_on', 'cleaned_at', 'how', 'created_at'],
+		textOrNull: ['deed_id']
 	},
 	clean_voids: {
-		text: ['id', 'kitchen_id', 'clean_id', 'reason', 'created_at']
+		text: ['id', 'kitchen_id', 'clean_id', 'reason', 'created_at'],
+		textOrNull: ['deed_id']
 	},
 	contact_decisions: {
 		text: [
@@ -84,11 +87,12 @@ export const TABLES = {
 			'source_words',
 			'reason',
 			'decided_at'
-		]
+		],
+		textOrNull: ['deed_id']
 	},
 	cost_rates: {
 		text: ['id', 'kitchen_id', 'valid_from', 'created_at'],
-		textOrNull: ['tariff_per_kwh', 'labour_per_hour']
+		textOrNull: ['tariff_per_kwh', 'labour_per_hour', 'deed_id']
 	},
 	equipment: {
 		text: ['id', 'kitchen_id', 'name', 'created_at'],
@@ -109,6 +113,7 @@ export const TABLES = {
 	},
 	formula_versions: {
 		text: ['id', 'kitchen_id', 'formula_id', 'mix_gap', 'created_at', 'family', 'choices', 'steps'],
+		textOrNull: ['deed_id'],
 		number: ['number']
 	},
 	ingredients: {
@@ -169,7 +174,6 @@ export const TABLES = {
 			'address',
 			'locale'
 		],
-		textOrNull: ['opened_at'],
 		number: ['version', 'week_starts', 'sells_short']
 	},
 	labels: {
@@ -187,6 +191,7 @@ export const TABLES = {
 			'facts',
 			'approved_at'
 		],
+		textOrNull: ['deed_id'],
 		number: ['number']
 	},
 	local_profiles: {
@@ -207,11 +212,11 @@ export const TABLES = {
 			'note',
 			'created_at'
 		],
-		textOrNull: ['ingredient_id', 'material', 'amount', 'best_before']
+		textOrNull: ['ingredient_id', 'material', 'amount', 'best_before', 'deed_id']
 	},
 	lot_moves: {
 		text: ['id', 'kitchen_id', 'lot_id', 'kind', 'amount', 'reason', 'moved_at'],
-		textOrNull: ['batch_id']
+		textOrNull: ['batch_id', 'deed_id']
 	},
 	mix_lines: {
 		text: ['id', 'kitchen_id', 'mix_id', 'ingredient_id', 'grams'],
@@ -219,6 +224,7 @@ export const TABLES = {
 	},
 	pack_checks: {
 		text: ['id', 'kitchen_id', 'product_id', 'declared_g', 'packs_g', 'checked_at'],
+		textOrNull: ['deed_id'],
 		number: ['lot_packs']
 	},
 	price_packs: {
@@ -232,11 +238,12 @@ export const TABLES = {
 			'bought_on',
 			'supplier',
 			'created_at'
-		]
+		],
+		textOrNull: ['deed_id']
 	},
 	print_jobs: {
 		text: ['id', 'kitchen_id', 'label_revision_id', 'created_at', 'updated_at', 'went_to'],
-		textOrNull: ['batch_id'],
+		textOrNull: ['batch_id', 'deed_id'],
 		number: ['copies', 'printed']
 	},
 	products: {
@@ -274,7 +281,8 @@ export const TABLES = {
 			'sold_at',
 			'item',
 			'product_id',
-			'total'
+			'total',
+			'deed_id'
 		],
 		number: ['packs', 'is_given'],
 		numberOrNull: ['pieces']
@@ -284,10 +292,12 @@ export const TABLES = {
 		number: ['pack_pieces', 'is_given', 'packs', 'entries']
 	},
 	sale_payments: {
-		text: ['id', 'kitchen_id', 'checkout_id', 'amount', 'paid_by', 'paid_on', 'created_at']
+		text: ['id', 'kitchen_id', 'checkout_id', 'amount', 'paid_by', 'paid_on', 'created_at'],
+		textOrNull: ['deed_id']
 	},
 	shelf_test_days: {
 		text: ['id', 'kitchen_id', 'test_id', 'found', 'created_at'],
+		textOrNull: ['deed_id'],
 		number: ['day', 'is_good']
 	},
 	shelf_test_pictures: {
@@ -298,11 +308,11 @@ export const TABLES = {
 	},
 	standing_risks: {
 		text: ['id', 'kitchen_id', 'allergen', 'why', 'created_at'],
-		textOrNull: ['ended_at']
+		textOrNull: ['ended_at', 'deed_id']
 	},
 	weighings: {
 		text: ['id', 'kitchen_id', 'batch_id', 'what', 'taken_at', 'taken_by'],
-		textOrNull: ['line_id', 'grams', 'corrects_id', 'lot_id'],
+		textOrNull: ['line_id', 'grams', 'corrects_id', 'lot_id', 'deed_id'],
 		number: ['number']
 	},
 	till_counts: {
@@ -318,7 +328,53 @@ export const TABLES = {
 			'card_sold',
 			'note',
 			'created_at'
-		]
+		],
+		textOrNull: ['deed_id']
+	},
+	persons: {
+		text: ['id', 'name', 'created_at'],
+		textOrNull: ['login', 'password_hash', 'second_secret'],
+		number: ['is_demo', 'version'],
+		numberOrNull: ['second_step']
+	},
+	recovery_codes: {
+		text: ['id', 'person_id', 'code_hash'],
+		textOrNull: ['used_at']
+	},
+	passkeys: {
+		text: ['id', 'person_id', 'credential_id', 'public_key', 'transports', 'name', 'created_at'],
+		textOrNull: ['last_used_at'],
+		number: ['counter']
+	},
+	memberships: {
+		text: ['id', 'kitchen_id', 'name', 'role', 'created_at'],
+		textOrNull: ['person_id', 'code_hash', 'reads_from', 'reads_to', 'until_day', 'ended_at'],
+		number: ['version']
+	},
+	devices: {
+		text: ['id', 'kitchen_id', 'name', 'kind', 'created_at'],
+		textOrNull: ['token_hash', 'membership_id', 'put_out_at'],
+		number: ['idle_min']
+	},
+	pairings: {
+		text: ['id', 'kitchen_id', 'code_hash', 'kind', 'name', 'membership_id', 'created_at', 'ends_at'],
+		textOrNull: ['device_kind', 'role', 'reads_from', 'reads_to', 'until_day', 'used_at']
+	},
+	sessions: {
+		text: ['id', 'person_id', 'token_hash', 'came_by', 'created_at', 'used_at', 'rotated_at', 'ends_at'],
+		textOrNull: ['previous_hash', 'kitchen_id', 'device_id', 'ended_at']
+	},
+	deeds: {
+		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what'],
+		textOrNull: ['device_id']
+	},
+	challenges: {
+		text: ['challenge', 'ends_at']
+	},
+	rate_limits: {
+		text: ['key'],
+		number: ['points'],
+		numberOrNull: ['expire']
 	}
 } as const;
 

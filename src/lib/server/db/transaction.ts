@@ -1,4 +1,5 @@
 import { setTimeout } from 'node:timers/promises';
+import { asDeed } from './acting.ts';
 import type { Database } from './connection.ts';
 
 /** Twenty that want the same rows at once are through by then. */
@@ -28,10 +29,21 @@ export async function inTransaction<T>(db: Database, act: (transaction: Database
 	if (db.isTransaction) return act(db);
 	for (let tries = 1; ; tries++)
 		try {
-			return await db.transaction(act, ISOLATION);
+			return await whole(db, act);
 		} catch (error) {
 			if (!isAgain(error) || tries === TRIES) throw error;
 			// Not all at the same moment again.
 			await setTimeout(Math.random() * PAUSE_MS * tries);
 		}
+}
+
+/** Once, with who does it. */
+async function whole<T>(db: Database, act: (transaction: Database) => Promise<T>): Promise<T> {
+	let done: () => void = () => undefined;
+	const result = await db.transaction(async (transaction: Database) => {
+		done = await asDeed(transaction);
+		return act(transaction);
+	}, ISOLATION);
+	done();
+	return result;
 }

@@ -67,9 +67,11 @@ export async function setArchived(
 	id: string,
 	archived: boolean
 ): Promise<void> {
-	await db('formulas')
-		.where({ kitchen_id: kitchenId, id })
-		.update({ archived_at: archived ? utcNow() : null });
+	await inTransaction(db, (transaction) =>
+		transaction('formulas')
+			.where({ kitchen_id: kitchenId, id })
+			.update({ archived_at: archived ? utcNow() : null })
+	);
 }
 
 /** A copy of a formula's newest version and first product, under a name of its own; its id, `copyId`. */

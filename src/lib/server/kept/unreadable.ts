@@ -6,6 +6,7 @@ import { documentProblem } from '../edge/kept/documents.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { paced } from '../pace.ts';
 import { groupBy, type Cells } from '../rows.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** A document that was kept and cannot be read. */
 export interface Unreadable {
@@ -246,7 +247,10 @@ export async function letGo(
 	if (documentProblem(table, column, row) === null) refuse('', 'this can be read again: open its page');
 	if (!kind.letGo)
 		return refuse('', 'this is evidence, and is never changed: restore an archive from before');
-	await db(table as Table)
-		.where({ kitchen_id: kitchenId, id })
-		.update(kind.letGo.set);
+	const { set } = kind.letGo;
+	await inTransaction(db, (transaction) =>
+		transaction(table as Table)
+			.where({ kitchen_id: kitchenId, id })
+			.update(set)
+	);
 }

@@ -5,6 +5,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { newId, utcNow } from '../rows.ts';
 import { getLabel } from './read.ts';
 import type { FrozenFacts } from '../../label/types.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /**
  * Freezes a product's label as it stands at record `version`: what it says, the facts behind it without
@@ -39,21 +40,23 @@ export async function approveLabel(
 	if (!row) return refuse('', 'save the label first');
 	const { cost: _prices, ...frozen } = facts;
 	const number = (newest?.number ?? 0) + 1;
-	await db('label_revisions')
-		.insert({
-			id: newId(),
-			kitchen_id: kitchen.id,
-			label_id: row.id,
-			formula_version_id: label.formulaVersionId,
-			number,
-			declared_g: design.declared_g,
-			content: JSON.stringify(content),
-			facts: JSON.stringify(frozen satisfies FrozenFacts),
-			approved_at: approvedAt
-		})
-		.catch((error: unknown) => {
-			if (isDuplicate(error)) refuse('', 'somebody approved it at this moment: look at it again');
-			throw error;
-		});
+	await inTransaction(db, (transaction) =>
+		transaction('label_revisions')
+			.insert({
+				id: newId(),
+				kitchen_id: kitchen.id,
+				label_id: row.id,
+				formula_version_id: label.formulaVersionId,
+				number,
+				declared_g: design.declared_g,
+				content: JSON.stringify(content),
+				facts: JSON.stringify(frozen satisfies FrozenFacts),
+				approved_at: approvedAt
+			})
+			.catch((error: unknown) => {
+				if (isDuplicate(error)) refuse('', 'somebody approved it at this moment: look at it again');
+				throw error;
+			})
+	);
 	return number;
 }

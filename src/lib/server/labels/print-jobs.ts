@@ -10,6 +10,7 @@ import { labelsPdf } from '../print/pdf.ts';
 import type { LabelPrinter } from '../print/printer.ts';
 import { utcNow } from '../rows.ts';
 import { labelToPrint } from './to-print.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /** What a form asks to be printed. */
 export interface PrintJobInput {
@@ -39,9 +40,11 @@ export async function printOnRoll(
 		size: revision.content.size,
 		pdf: await labelsPdf(name, drawing, 1, 'roll')
 	});
-	await db('print_jobs')
-		.where({ kitchen_id: kitchen.id, id: input.id })
-		.update({ printed: outcome.printed, updated_at: utcNow() });
+	await inTransaction(db, (transaction) =>
+		transaction('print_jobs')
+			.where({ kitchen_id: kitchen.id, id: input.id })
+			.update({ printed: outcome.printed, updated_at: utcNow() })
+	);
 	return outcome;
 }
 

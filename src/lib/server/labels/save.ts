@@ -7,6 +7,7 @@ import { readCoreShelf } from '../shelf.ts';
 import { today } from '../kitchens.ts';
 import { newId, utcNow } from '../rows.ts';
 import { getLabel } from './read.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /**
  * Saves the design of a product's label that was opened at `version`, 0 for the first. Refuses a wording
@@ -30,23 +31,27 @@ export async function saveLabel(
 	const now = utcNow();
 	const row = { design: JSON.stringify(design), updated_at: now };
 	if (version === 0) {
-		await db('labels')
-			.insert({
-				id: newId(),
-				kitchen_id: kitchen.id,
-				product_id: productId,
-				rules: kitchen.rules,
-				...row,
-				created_at: now
-			})
-			.catch((error: unknown) => {
-				if (isDuplicate(error)) throw new Stale(current);
-				throw error;
-			});
+		await inTransaction(db, (transaction) =>
+			transaction('labels')
+				.insert({
+					id: newId(),
+					kitchen_id: kitchen.id,
+					product_id: productId,
+					rules: kitchen.rules,
+					...row,
+					created_at: now
+				})
+				.catch((error: unknown) => {
+					if (isDuplicate(error)) throw new Stale(current);
+					throw error;
+				})
+		);
 		return;
 	}
-	const changed = await db('labels')
-		.where({ kitchen_id: kitchen.id, product_id: productId, rules: kitchen.rules, version })
-		.update({ ...row, version: version + 1 });
+	const changed = await inTransaction(db, (transaction) =>
+		transaction('labels')
+			.where({ kitchen_id: kitchen.id, product_id: productId, rules: kitchen.rules, version })
+			.update({ ...row, version: version + 1 })
+	);
 	if (changed === 0) throw new Stale(await getLabel(db, kitchen, productId));
 }

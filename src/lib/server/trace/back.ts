@@ -10,19 +10,9 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { lotsById } from '../lots/read.ts';
 import type { Lot } from '../../shelf/lots.ts';
 import { tracedBatches } from './forward.ts';
-import type { TracedBatch } from '../../batch/trace.ts';
-
-/** A reading as it stands in the record, withdrawn and corrected ones too. */
-export interface TracedWeighing {
-	at: string;
-	what: string;
-	/** The line's ingredient; empty where it is of no line. */
-	of: string;
-	grams: number | null;
-	by: 'scale' | 'typed';
-	isCorrected: boolean;
-	lotCode: string;
-}
+import type { Traced, TracedBatch, TracedWeighing } from '../../batch/trace.ts';
+import { today } from '../kitchens.ts';
+import { doneBy } from '../people/deeds.ts';
 
 /** Everything behind a pack of a batch. */
 export interface BatchTrace {
@@ -38,14 +28,21 @@ export interface BatchTrace {
 /** From a batch back to its lots, weighings, cautions and label. Throws `NotFound`. */
 export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string): Promise<BatchTrace> {
 	const { batch, entries } = await readBatch(db, kitchen, batchId);
-	const [station, revision, [sold]] = await Promise.all([
+	const [station, revision, [sold], taken] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		db('batches as b')
 			.join('label_revisions as r', 'r.id', labelOfBatch(db))
 			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
 			.first<Row | undefined>('r.number', 'r.content'),
-		tracedBatches(db, kitchen.id, [batchId], new Map())
+		tracedBatches(db, kitchen.id, [batchId], new Map()),
+		db('weighings').where({ kitchen_id: kitchen.id, batch_id: batchId }).select('id', 'deed_id')
 	]);
+	const deeds = await doneBy(
+		db,
+		kitchen.id,
+		taken.map((row) => row.deed_id)
+	);
+	const whoOf = new Map(taken.map((row) => [row.id, deeds.get(row.deed_id ?? '')?.name ?? '']));
 	const weighings = entries.filter((entry) => entry.kind === 'weighing');
 	const drawn = batch.stock.flatMap((use) => use.from.map((lot) => lot.lotId));
 	const lots = await lotsById(db, kitchen.id, [
@@ -65,7 +62,8 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 			grams: entry.grams,
 			by: entry.by,
 			isCorrected: corrected.has(entry.id),
-			lotCode: codeOf.get(entry.lotId ?? '') ?? ''
+			lotCode: codeOf.get(entry.lotId ?? '') ?? '',
+			who: whoOf.get(entry.id) ?? ''
 		})),
 		cautions: station.cautions,
 		label: revision
@@ -74,5 +72,30 @@ export async function traceBatch(db: Database, kitchen: Kitchen, batchId: string
 					text: labelText(JSON.parse(revision.content) as LabelContent)
 				}
 			: null
+	};
+}
+
+/** The same as a page shows it. Throws `NotFound`. */
+export async function tracedPage(db: Database, kitchen: Kitchen, batchId: string): Promise<Traced> {
+	const { batch, ...trace } = await traceBatch(db, kitchen, batchId);
+	return {
+		...trace,
+		lots: trace.lots.map(({ id, supplier, supplierCode }) => ({ id, supplier, supplierCode })),
+		batch: {
+			id: batch.id,
+			code: batch.code,
+			name: batch.name,
+			productId: batch.productId,
+			madeOn: batch.madeOn,
+			beganAt: batch.beganAt,
+			formulaId: batch.formulaId,
+			formulaNumber: batch.formulaNumber,
+			isClosed: batch.closed.length > 0,
+			stock: batch.stock
+		},
+		day: today(kitchen),
+		timeZone: kitchen.timeZone,
+		address: kitchen.address,
+		town: kitchen.town
 	};
 }

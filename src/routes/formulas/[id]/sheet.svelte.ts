@@ -7,6 +7,10 @@ import type { Formula } from '$lib/formula/types.ts';
 import { tick } from 'svelte';
 import { toast } from 'svelte-sonner';
 import { atSending } from '$lib/form/first-problem.ts';
+import { asHeader, asWhom } from '$lib/people/here.svelte.ts';
+
+/** Under which name this browser keeps what somebody typed while the server was gone. */
+const copyOf = (id: string): string => `square-batch-draft-${asWhom() ?? ''}-${id}`;
 
 /** What becomes of what is typed. */
 export type Keeping = 'kept' | 'keeping' | 'waiting';
@@ -150,11 +154,11 @@ export class Sheet {
 
 	async #send(text: string): Promise<void> {
 		this.keeping = 'keeping';
-		const copy = `square-batch-draft-${this.draft.id}`;
+		const copy = copyOf(this.draft.id);
 		try {
 			const response = await fetch(`/formulas/${this.draft.id}/draft`, {
 				method: 'PUT',
-				headers: { 'content-type': 'application/json' },
+				headers: { 'content-type': 'application/json', ...asHeader() },
 				body: JSON.stringify(this.draft),
 				// Leaving the page does not stop what was typed from arriving.
 				keepalive: true
@@ -180,7 +184,7 @@ export class Sheet {
 
 	/** Takes up what this browser kept while the server was gone. */
 	takeUpCopy(): void {
-		const copy = localStorage.getItem(`square-batch-draft-${this.draft.id}`);
+		const copy = localStorage.getItem(copyOf(this.draft.id));
 		if (copy === null) return;
 		this.draft = JSON.parse(copy) as FormulaDraft;
 		toast('What you typed while the server was gone is here again.');

@@ -8,6 +8,7 @@ import { createFormula, keepFormula } from '../../formulas/keep.ts';
 import { getFormula } from '../../formulas/read.ts';
 import { createKitchen, theKitchen, today } from '../../kitchens.ts';
 import type { Kitchen } from '../../../kitchen/types.ts';
+import { addDemoPeople } from '../../people/demo.ts';
 import { newId } from '../../rows.ts';
 import { keepSale, voidSale } from '../../sales/keep.ts';
 import type { Database } from '../connection.ts';
@@ -22,6 +23,8 @@ import { DEMO_PRODUCTS, demoSteps, tortilla, type DemoLine, type DemoProduct } f
 import { chance, type Chance } from './random.ts';
 import { changeOfSacks, loadShelf } from './shelf.ts';
 
+/** The inspector's pass ends so many days after the demo was loaded. */
+const INSPECTED_DAYS = 90;
 const MARKET = 'Ferry Green Saturday market';
 const DOOR = 'From the door';
 /** Why a batch was sold whose label does not say what went into it: the one story of it. */
@@ -68,6 +71,11 @@ async function loadDemo(database: Database): Promise<void> {
 		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
 		await leaveOpen(db, kitchen, formulaIds, of);
 		await planNext(db, kitchen, formulaIds, day);
+		await addDemoPeople(db, kitchen.id, {
+			from: addDays(day, -7 * WEEKS),
+			to: addDays(day, INSPECTED_DAYS),
+			until: addDays(day, INSPECTED_DAYS)
+		});
 	});
 }
 

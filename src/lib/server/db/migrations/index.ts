@@ -70,6 +70,9 @@ import * as locale from './0068_locale.ts';
 import * as batchCooking from './0069_batch_cooking.ts';
 import * as tillCounts from './0070_till_counts.ts';
 import * as shortPacks from './0071_short_packs.ts';
+import * as people from './0072_people.ts';
+import * as whoDidIt from './0073_who_did_it.ts';
+import * as kitchenNotOpened from './0074_kitchen_not_opened.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -143,5 +146,8 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0068_locale', locale],
 	['0069_batch_cooking', batchCooking],
 	['0070_till_counts', tillCounts],
-	['0071_short_packs', shortPacks]
+	['0071_short_packs', shortPacks],
+	['0072_people', people],
+	['0073_who_did_it', whoDidIt],
+	['0074_kitchen_not_opened', kitchenNotOpened]
 ];

@@ -1,16 +1,21 @@
 import { restoreFrom } from '$lib/server/archive/beside.ts';
 import type { Progress } from '$lib/server/archive/insert.ts';
 import type { Restored } from '$lib/server/archive/restoring.ts';
+import { openHere } from '$lib/server/edge/door/come-in.ts';
+import { whoIn } from '$lib/server/edge/door/door.ts';
 import { keptAside } from '$lib/server/edge/kept-aside.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { Refused } from '$lib/server/errors.ts';
+import { own } from '$lib/server/people/own-kitchen.ts';
 import type { RequestHandler } from './$types';
 
 /** A line of the answer: how far it is, and at the end what came of it. */
 export type RestoreLine = { progress: Progress } | Restored;
 
 /** Brings an archive in; the answer tells how far it is, line by line. Nothing stays of one that is stopped. */
-export const POST: RequestHandler = async ({ locals: { db, requestId }, request }) => {
+export const POST: RequestHandler = async (event) => {
+	const { locals, request } = event;
+	const { db, requestId } = locals;
 	const aside = await keptAside(request);
 	const stop = new AbortController();
 	const utf8 = new TextEncoder();
@@ -20,7 +25,13 @@ export const POST: RequestHandler = async ({ locals: { db, requestId }, request 
 				if (!stop.signal.aborted) controller.enqueue(utf8.encode(`${JSON.stringify(line)}\n`));
 			};
 			try {
-				say(await restoreFrom(db, aside.path, (progress) => say({ progress }), stop.signal));
+				const outcome = await restoreFrom(db, aside.path, (progress) => say({ progress }), stop.signal);
+				if ('restored' in outcome) {
+					// Nobody of the archive belongs to anything here: who brought it in does.
+					await own(db, outcome.restored, whoIn(locals));
+					await openHere(event, outcome.restored);
+				}
+				say(outcome);
 			} catch (error) {
 				if (error instanceof Refused) say({ problem: error.message });
 				else if (!stop.signal.aborted) {

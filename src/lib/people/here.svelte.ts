@@ -1,0 +1,23 @@
+/** Who this page is of now. */
+const here = $state<{ as: string | null }>({ as: null });
+const listeners = new Set<() => void>();
+
+/** The membership that is in on this device; null at the door. */
+export const asWhom = (): string | null => here.as;
+
+/** Says who is in; what waits for the server goes by it. */
+export function hereAs(as: string | null): void {
+	if (here.as === as) return;
+	here.as = as;
+	for (const listener of listeners) listener();
+}
+
+/** Calls `listener` whenever somebody else is in. */
+export function onChange(listener: () => void): () => void {
+	listeners.add(listener);
+	return () => listeners.delete(listener);
+}
+
+/** What a request says of who made what it brings. */
+export const asHeader = (): Record<string, string> =>
+	here.as === null ? {} : { 'x-square-batch-as': here.as };

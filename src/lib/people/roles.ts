@@ -1,0 +1,66 @@
+/** As what somebody is in a kitchen. */
+export const ROLES = ['owner', 'maker', 'seller', 'inspector'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** What can be allowed, each for itself. */
+export const RIGHTS = [
+	/** Open the shelf, formulas, batches and Today. */
+	'look',
+	/** Plan batches, weigh, record and close them. */
+	'make',
+	/** Receive and count lots, weigh cups, make jars. */
+	'stock',
+	/** Read labels, and print them. */
+	'labels',
+	/** Follow lots to packs and back, with whom they went to. */
+	'trace',
+	/** Change ingredients, prices and formulas. */
+	'formulate',
+	/** Change and approve labels, decide about allergens. */
+	'approve',
+	/** Sell at the stall. */
+	'sell',
+	/** The ledger, totals, costs and profit, and customers' names. */
+	'ledger',
+	/** The kitchen's settings. */
+	'settings',
+	/** Who comes in, on what, and what each did. */
+	'people',
+	/** Archives and other kitchens. */
+	'data',
+	/** Read labels, batches and traces of a span of days, without money or customers. */
+	'inspect'
+] as const;
+export type Right = (typeof RIGHTS)[number];
+
+/** The one table of who may what. */
+export const RIGHTS_OF: Readonly<Record<Role, readonly Right[]>> = {
+	owner: RIGHTS,
+	maker: ['look', 'make', 'stock', 'labels', 'trace'],
+	seller: ['labels', 'sell'],
+	inspector: ['inspect']
+};
+
+/** What a short code at a shared device is too weak a proof for: it asks for the person's own key. */
+export const NOT_BY_CODE: readonly Right[] = ['ledger', 'settings', 'people', 'data', 'approve'];
+
+/** What somebody may who came in as they did. */
+export function rightsOf(role: Role, byCode: boolean): readonly Right[] {
+	const all = RIGHTS_OF[role];
+	return byCode ? all.filter((right) => !NOT_BY_CODE.includes(right)) : all;
+}
+
+/** Where each begins. */
+export function homeOf(rights: readonly Right[]): string {
+	if (rights.includes('look')) return '/';
+	if (rights.includes('sell')) return '/sales/stall';
+	return rights.includes('inspect') ? '/inspection' : '/me';
+}
+
+/** What each is for, in a sentence. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+	owner: 'everything',
+	maker: 'the bench, batches and stock',
+	seller: 'the stall, and what the labels say',
+	inspector: 'reads labels, batches and traces of a span of days; nothing of money or customers'
+};

@@ -1,0 +1,37 @@
+import type { Right, Role } from './roles.ts';
+
+/** How somebody came in. */
+export type CameBy = 'password' | 'passkey' | 'code' | 'pairing' | 'demo';
+
+/** Who is asking, as what, on which device. */
+export interface Who {
+	personId: string;
+	name: string;
+	login: string | null;
+	isDemo: boolean;
+	session: { id: string; cameBy: CameBy };
+	/** Null where no kitchen is open on this device. */
+	membership: Membership | null;
+	device: { id: string; name: string; kind: 'own' | 'shared'; idle_min: number } | null;
+	rights: readonly Right[];
+}
+
+/** What somebody is in a kitchen. */
+export interface Membership {
+	id: string;
+	kitchenId: string;
+	name: string;
+	role: Role;
+	/** Of an inspector: the days that are seen, and the last day of seeing them. */
+	span: { from: string; to: string; until: string } | null;
+}
+
+/** A kitchen somebody belongs to. */
+export interface MyKitchen {
+	id: string;
+	name: string;
+	town: string;
+	role: Role;
+	/** Whether nothing was ever put into it. */
+	isEmpty: boolean;
+}

@@ -1,0 +1,47 @@
+import type { Cookies } from '@sveltejs/kit';
+
+const DAY_S = 24 * 3600;
+/** As long as a session at most; a device is known for longer than anybody sits at it. */
+const SESSION_S = 30 * DAY_S;
+const DEVICE_S = 400 * DAY_S;
+
+/** A cookie that is sent here and nowhere else, that no script sees, and no form of another site brings along. */
+const optionsOf = (isSecure: boolean, maxAge: number) =>
+	({ path: '/', httpOnly: true, secure: isSecure, sameSite: 'lax', maxAge }) as const;
+
+/** Over https under a name that a browser takes from this host alone. */
+const nameOf = (name: string, isSecure: boolean) => (isSecure ? `__Host-${name}` : name);
+const SESSION = 'square-batch-session';
+const DEVICE = 'square-batch-device';
+
+const isSecure = (url: URL) => url.protocol === 'https:';
+
+/** The tokens a browser sent. */
+export const tokensOf = (cookies: Cookies, url: URL) => ({
+	session: cookies.get(nameOf(SESSION, isSecure(url))) ?? null,
+	device: cookies.get(nameOf(DEVICE, isSecure(url))) ?? null
+});
+
+/** Gives a browser tokens, or takes them away; what is not named stays. */
+export function giveTokens(
+	cookies: Cookies,
+	url: URL,
+	tokens: { session?: string | null; device?: string | null }
+): void {
+	const secure = isSecure(url);
+	for (const [key, token] of Object.entries(tokens)) {
+		const [name, maxAge] = key === 'session' ? [SESSION, SESSION_S] : [DEVICE, DEVICE_S];
+		if (token === null) cookies.delete(nameOf(name, secure), optionsOf(secure, 0));
+		else cookies.set(nameOf(name, secure), token, optionsOf(secure, maxAge));
+	}
+}
+
+/** The same as headers, for an answer that is not made of the event's own cookies. */
+export const sessionHeader = (cookies: Cookies, url: URL, token: string): string =>
+	cookies.serialize(nameOf(SESSION, isSecure(url)), token, optionsOf(isSecure(url), SESSION_S));
+
+/** Takes both tokens away, as headers. */
+export const clearingHeaders = (cookies: Cookies, url: URL): string[] =>
+	[SESSION, DEVICE].map((name) =>
+		cookies.serialize(nameOf(name, isSecure(url)), '', optionsOf(isSecure(url), 0))
+	);

@@ -1,0 +1,182 @@
+import { error, redirect, type RequestEvent } from '@sveltejs/kit';
+import { homeOf, type Right } from '../../../people/roles.ts';
+import type { Who } from '../../../people/types.ts';
+import { dayIn } from '../../../day.ts';
+import type { Acting } from '../../db/acting.ts';
+import { devicesBy } from '../../people/devices.ts';
+import { flooding } from '../../people/limits.ts';
+import { findSession, type Found } from '../../people/sessions.ts';
+import type { TurnedAway } from '../turned-away.ts';
+import { clearingHeaders, sessionHeader, tokensOf } from './cookies.ts';
+import { nameOfWhat } from './of-what.ts';
+import { reach } from './reach.ts';
+import { ruleFor, type Ask } from './rules.ts';
+
+/** What came of asking at the door. */
+export interface Asked {
+	away: (TurnedAway & { clears?: boolean }) | null;
+	/** Headers that give the browser its next token, or take it away. */
+	setCookies: string[];
+	/** What is done, where something is. */
+	acting: Acting | null;
+}
+
+const NO_SUCH_PAGE: TurnedAway = {
+	status: 404,
+	message: 'There is no such page.',
+	remedy: 'Open Square Batch at its first page.'
+};
+const NO_SUCH_FORM: TurnedAway = {
+	status: 404,
+	message: 'There is no such form.',
+	remedy: 'Open the page again, and send it from there.'
+};
+const NOT_IN: TurnedAway = {
+	status: 401,
+	message: 'You are not in any more.',
+	remedy:
+		'Come in again in another tab (the address ends in /door), and send this once more: nothing was lost.'
+};
+const PUT_OUT: TurnedAway & { clears: boolean } = {
+	status: 401,
+	message: 'This device was put out.',
+	remedy: 'What it kept is cleared. The owner of the kitchen can let it in again.',
+	clears: true
+};
+const NOT_YOURS: TurnedAway = {
+	status: 409,
+	message: 'This was made by somebody else on this device.',
+	remedy: 'It is sent once they are back.'
+};
+const NO_RIGHT: TurnedAway = {
+	status: 403,
+	message: 'This is not yours to do here.',
+	remedy: 'The owner of the kitchen can change what you may.'
+};
+const BY_CODE: TurnedAway = {
+	status: 403,
+	message: 'A short code is too little for this.',
+	remedy: 'Come in with your own password or passkey, on a device of your own.'
+};
+
+/** Whoever sent it says so: what was made by one is not kept as another's. */
+const AS_HEADER = 'x-square-batch-as';
+
+const isReading = (method: string) => method === 'GET' || method === 'HEAD' || method === 'OPTIONS';
+
+/** The action a form asks for; `default` where it names none, null where it is no form of a page. */
+function actionOf({ url, request, route }: RequestEvent): string | null {
+	if (request.method !== 'POST' || isEndpoint(route.id)) return null;
+	const [name] = [...url.searchParams.keys()].filter((key) => key.startsWith('/'));
+	return name?.slice(1) ?? 'default';
+}
+
+/** An endpoint's address ends in a kind of file, or is one of those that a page's script speaks to. */
+const isEndpoint = (id: string | null) =>
+	id === null || /\.(json|csv)$|\/restore$|\/draft$|^\/scale\//.test(id);
+
+/** What a browser shows as a page: it can be led elsewhere. */
+const isPage = ({ request, isDataRequest }: RequestEvent) =>
+	request.method === 'GET' && (isDataRequest || (request.headers.get('accept') ?? '').includes('text/html'));
+
+/**
+ * The one place where it is asked who may what: who is asking, whether the route's rule lets them, and in which
+ * kitchen. Throws a redirect where a person has to come in first.
+ */
+export async function askAtTheDoor(event: RequestEvent): Promise<Asked> {
+	const { locals, request, route, url, cookies } = event;
+	const tokens = tokensOf(cookies, url);
+	locals.who = null;
+	locals.deviceToken = tokens.device;
+	const found = tokens.session === null ? NOBODY : await findSession(locals.db, tokens.session, dayNow);
+	locals.who = found.who;
+	const wait = reach().isLoopback ? 0 : await flooding(found.who?.session.id ?? event.getClientAddress());
+	if (wait > 0) return away({ ...TOO_MANY, again: true });
+	const setCookies =
+		found.who && found.newToken !== null ? [sessionHeader(cookies, url, found.newToken)] : [];
+	if (route.id === null) return { ...away(found.who ? null : NO_SUCH_PAGE), setCookies };
+	const rule = ruleFor(route.id, request.method, actionOf(event));
+	if (!rule) return away(isReading(request.method) ? NO_SUCH_PAGE : NO_SUCH_FORM);
+	if (!found.who) {
+		const turned = await nobody(event, rule.ask, found);
+		return { ...away(turned), setCookies: turned?.clears ? clearingHeaders(cookies, url) : [] };
+	}
+	const { who } = found;
+	const no = mayNot(event, rule.ask, who);
+	if (no) return { ...away(no), setCookies };
+	return { away: null, setCookies, acting: rule.what === null ? null : actingOf(event, who, rule.what) };
+}
+
+const NOBODY: Found = { who: null, why: 'unknown' };
+const TOO_MANY: TurnedAway = {
+	status: 429,
+	message: 'This is more than anybody does in a minute.',
+	remedy: 'Wait a minute, then go on.'
+};
+
+const away = (turned: Asked['away']): Asked => ({ away: turned, setCookies: [], acting: null });
+
+const dayNow = (zone: string) => dayIn(zone, new Date());
+
+/** Where nobody is in: the door, where there is one for them. */
+async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Asked['away']> {
+	const { locals, url } = event;
+	const isPutOut = !found.who && found.why === 'put out';
+	const devices = locals.deviceToken === null ? [] : await devicesBy(locals.db, locals.deviceToken);
+	const shared = devices.find((device) => device.kind === 'shared');
+	if (isPutOut || shared?.isPutOut) return PUT_OUT;
+	if (ask === 'anybody') return null;
+	if (ask === 'device') return shared ? null : NOT_IN;
+	if (!isPage(event)) return NOT_IN;
+	const to = url.pathname === '/' ? '' : `?to=${encodeURIComponent(url.pathname + url.search)}`;
+	redirect(303, `${shared ? '/door/who' : '/door'}${to}`);
+}
+
+const isRight = (ask: Ask): ask is Right =>
+	!(['anybody', 'device', 'person', 'self', 'member'] as Ask[]).includes(ask);
+
+/** Why somebody who is in is turned away all the same; null where they are not. Leads pages where they belong. */
+function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
+	const { request, url } = event;
+	const as = request.headers.get(AS_HEADER);
+	if (as !== null && as !== who.membership?.id) return NOT_YOURS;
+	const byCode = who.session.cameBy === 'code';
+	if (ask === 'anybody' || ask === 'person' || ask === 'device') return null;
+	if (ask === 'self') return byCode ? BY_CODE : null;
+	if (!who.membership) {
+		if (isPage(event)) redirect(303, '/me');
+		return NO_RIGHT;
+	}
+	if (!isRight(ask) || who.rights.includes(ask)) return null;
+	if (url.pathname === '/' && isPage(event)) redirect(303, homeOf(who.rights));
+	return byCode ? BY_CODE : NO_RIGHT;
+}
+
+function actingOf(event: RequestEvent, who: Who, what: string): Acting | null {
+	if (!who.membership) return null;
+	const { kitchenId, id: membershipId } = who.membership;
+	const { pathname } = event.url;
+	return {
+		kitchenId,
+		membershipId,
+		deviceId: who.device?.id ?? null,
+		what,
+		path: pathname.slice(0, MOST_PATH),
+		ofWhat: (db) => nameOfWhat(db, kitchenId, pathname)
+	};
+}
+
+const MOST_PATH = 200;
+
+/** Who asks, of a route whose rule lets in nobody else. */
+export function whoIn(locals: App.Locals): Who {
+	if (!locals.who) error(401, { message: NOT_IN.message, remedy: NOT_IN.remedy });
+	return locals.who;
+}
+
+/** Who asks, as a member of the kitchen they are in. */
+export function memberIn(locals: App.Locals): NonNullable<Who['membership']> {
+	const { membership } = whoIn(locals);
+	if (!membership) error(403, { message: NO_RIGHT.message, remedy: NO_RIGHT.remedy });
+	return membership;
+}

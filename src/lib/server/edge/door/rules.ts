@@ -1,0 +1,254 @@
+import type { Right } from '../../../people/roles.ts';
+
+/**
+ * Whom a door stands open to that asks for no right in the kitchen: everybody, a shared device that was let in, who
+ * came in at all, who came in by a key of their own and not by a short code, and who is in a kitchen as anything.
+ */
+export type Ask = Right | 'anybody' | 'device' | 'person' | 'self' | 'member';
+
+/** What is asked of who reads a route, and of each thing that is done there, with what a list calls it. */
+export interface Rule {
+	read?: Ask;
+	/** By the name of an action (`default` for one without), or the method of an endpoint. */
+	acts?: Readonly<Record<string, readonly [ask: Ask, what: string]>>;
+}
+
+/**
+ * The one table of what every route asks, by its id. What is not in it is let in nowhere; a build and a test hold it
+ * to the routes there are.
+ */
+export const RULES: Readonly<Partial<Record<string, Rule>>> = {
+	'/': { read: 'look' },
+	'/alive': { read: 'anybody' },
+
+	'/door': {
+		read: 'anybody',
+		acts: {
+			in: ['anybody', 'came in'],
+			demo: ['anybody', 'came in'],
+			out: ['person', 'left']
+		}
+	},
+	'/door/again': { read: 'anybody', acts: { default: ['anybody', 'came in by a recovery code'] } },
+	'/door/certificate': { read: 'anybody' },
+	'/door/first': { read: 'anybody', acts: { default: ['anybody', 'began a kitchen'] } },
+	'/door/invited/[code]': {
+		read: 'anybody',
+		acts: { new: ['anybody', 'took an invitation'], join: ['self', 'took an invitation'] }
+	},
+	'/door/let-in/[code]': { read: 'anybody', acts: { default: ['anybody', 'let a device in'] } },
+	'/door/passkey.json': { read: 'anybody', acts: { POST: ['anybody', 'came in'] } },
+	'/door/who': { read: 'device', acts: { default: ['device', 'came in by a short code'] } },
+	'/door/who.json': { read: 'device', acts: { POST: ['device', 'came in by a short code'] } },
+
+	'/me': {
+		read: 'self',
+		acts: {
+			name: ['self', 'changed their name'],
+			password: ['self', 'changed their password'],
+			codes: ['self', 'made recovery codes'],
+			second: ['self', 'began a second factor'],
+			secondOn: ['self', 'took up a second factor'],
+			secondOff: ['self', 'gave up a second factor'],
+			forgetKey: ['self', 'removed a passkey'],
+			end: ['self', 'ended a session'],
+			endOthers: ['self', 'ended their other sessions'],
+			code: ['self', 'changed their short code'],
+			open: ['self', 'changed to a kitchen'],
+			leave: ['self', 'left the kitchen'],
+			erase: ['self', 'deleted their account']
+		}
+	},
+	'/me/data': { read: 'self' },
+	'/me/passkey.json': { read: 'self', acts: { POST: ['self', 'added a passkey'] } },
+
+	'/people': {
+		read: 'people',
+		acts: {
+			invite: ['people', 'invited somebody'],
+			helper: ['people', 'added a helper'],
+			change: ['people', 'changed what somebody may'],
+			code: ['people', 'gave a short code'],
+			end: ['people', 'put somebody out'],
+			letIn: ['people', 'made a code for a device'],
+			device: ['people', 'changed a device'],
+			putOut: ['people', 'put a device out'],
+			withdraw: ['people', 'withdrew a code']
+		}
+	},
+	'/people/did': { read: 'people' },
+	'/people/did/csv': { read: 'people' },
+
+	'/inspection': { read: 'inspect' },
+	'/inspection/batch/[id]': { read: 'inspect' },
+	'/inspection/label/[id]': { read: 'inspect' },
+
+	'/live': { read: 'member' },
+	'/find.json': { read: 'look' },
+
+	'/shelf': { read: 'look' },
+	'/shelf/csv': { read: 'look' },
+	'/shelf/json': { read: 'look' },
+	'/shelf/import': {
+		read: 'formulate',
+		acts: { preview: ['formulate', 'read a shelf file'], import: ['formulate', 'brought in a shelf file'] }
+	},
+	'/shelf/new': { read: 'formulate', acts: { default: ['formulate', 'put an ingredient on the shelf'] } },
+	'/shelf/sheet': { read: 'formulate', acts: { default: ['formulate', 'confirmed and priced ingredients'] } },
+	'/shelf/[id]': {
+		read: 'look',
+		acts: {
+			save: ['formulate', 'saved an ingredient'],
+			price: ['formulate', 'noted a price'],
+			sell: ['formulate', 'began to sell a mix'],
+			jars: ['stock', 'made jars'],
+			measure: ['stock', 'weighed a measure'],
+			forget: ['stock', 'forgot a measure']
+		}
+	},
+	'/shelf/lots': { read: 'look', acts: { receive: ['stock', 'received a lot'] } },
+	'/shelf/lots/count': { read: 'look', acts: { count: ['stock', 'counted the stock'] } },
+	'/shelf/lots/[id]': { read: 'look', acts: { takeBack: ['stock', 'took a lot back'] } },
+
+	'/formulas': { read: 'look', acts: { new: ['formulate', 'began a formula'] } },
+	'/formulas/import': { read: 'formulate', acts: { default: ['formulate', 'brought in a formula'] } },
+	'/formulas/[id]': {
+		read: 'look',
+		acts: {
+			keep: ['formulate', 'kept a version'],
+			discard: ['formulate', 'dropped a draft'],
+			remember: ['formulate', 'taught a name'],
+			shelve: ['formulate', 'put ingredients on the shelf'],
+			duplicate: ['formulate', 'duplicated a formula'],
+			archive: ['formulate', 'put a formula away or back']
+		}
+	},
+	'/formulas/[id]/compare': { read: 'look' },
+	'/formulas/[id]/cost': { read: 'ledger' },
+	'/formulas/[id]/draft': { acts: { PUT: ['formulate', 'typed in a formula'] } },
+	'/formulas/[id]/file': { read: 'look' },
+	'/formulas/[id]/history': { read: 'look' },
+	'/formulas/[id]/recipe': { read: 'look' },
+
+	'/batches': { read: 'look' },
+	'/batches/new': { read: 'make', acts: { default: ['make', 'planned a batch'] } },
+	'/batches/[id]': {
+		read: 'look',
+		acts: {
+			record: ['make', 'recorded a batch'],
+			correct: ['make', 'corrected a batch'],
+			close: ['make', 'closed a batch'],
+			minutes: ['make', 'noted minutes of work'],
+			clean: ['make', 'noted a clean'],
+			voidClean: ['make', 'took a clean back'],
+			decide: ['approve', 'decided about an allergen']
+		}
+	},
+	'/batches/[id]/entries.json': { read: 'look', acts: { POST: ['make', 'entered at the bench'] } },
+	'/batches/[id]/file': { read: 'look' },
+	'/batches/[id]/record': { read: 'look' },
+	'/batches/[id]/(bench)/weigh': { read: 'make' },
+	'/batches/[id]/(bench)/mix': { read: 'make' },
+	'/batches/[id]/(bench)/divide': { read: 'make' },
+	'/batches/[id]/(bench)/surface': { read: 'make' },
+	'/batches/[id]/(bench)/cook': { read: 'make' },
+	'/batches/[id]/(bench)/pack': { read: 'make' },
+
+	'/labels': { read: 'labels' },
+	'/labels/[id]': {
+		read: 'labels',
+		acts: {
+			print: ['labels', 'printed labels'],
+			take: ['labels', 'took labels to print'],
+			roll: ['labels', 'looked at a roll'],
+			check: ['make', 'weighed packs'],
+			shelfTest: ['make', 'began a shelf test'],
+			shelfDay: ['make', 'noted a day of a shelf test'],
+			save: ['approve', 'changed a label'],
+			decide: ['approve', 'decided about an allergen'],
+			approve: ['approve', 'approved a label']
+		}
+	},
+	'/labels/[id]/pictures/[picture]': { read: 'labels' },
+	'/labels/[id]/print': { read: 'labels' },
+	'/labels/[id]/record': { read: 'labels' },
+	'/labels/bars.json': { read: 'labels' },
+	'/labels/printed/[job]': { read: 'labels' },
+
+	'/sales': {
+		read: 'ledger',
+		acts: {
+			sell: ['ledger', 'noted a sale'],
+			void: ['ledger', 'took a sale back'],
+			comeBack: ['ledger', 'took packs back'],
+			pay: ['ledger', 'noted a payment'],
+			erase: ['ledger', 'erased a customer']
+		}
+	},
+	'/sales.csv': { read: 'ledger' },
+	'/sales.json': { read: 'ledger' },
+	'/sales/entries.json': { acts: { POST: ['sell', 'sold at the stall'] } },
+	'/sales/import': {
+		read: 'ledger',
+		acts: { preview: ['ledger', 'read past sales'], import: ['ledger', 'brought in past sales'] }
+	},
+	'/sales/profit': { read: 'ledger' },
+	'/sales/stall': { read: 'sell', acts: { count: ['sell', 'counted the till'] } },
+	'/sales/summary': { read: 'ledger' },
+
+	'/trace': { read: 'trace' },
+	'/trace/batch/[id]': { read: 'trace' },
+	'/trace/batch/[id]/csv': { read: 'trace' },
+	'/trace/lot/[id]': { read: 'trace' },
+	'/trace/lot/[id]/csv': { read: 'trace' },
+
+	'/scale/[name]': { read: 'make', acts: { POST: ['make', 'used the scale'] } },
+	'/scale/[name]/readings': { read: 'make' },
+
+	'/kitchen': {
+		read: 'settings',
+		acts: {
+			settings: ['settings', 'changed the kitchen'],
+			family: ['settings', 'made a family'],
+			removeFamily: ['settings', 'removed a family'],
+			equipment: ['settings', 'noted equipment'],
+			retire: ['settings', 'retired equipment'],
+			risk: ['settings', 'noted a standing risk'],
+			endRisk: ['settings', 'ended a standing risk'],
+			measure: ['settings', 'made a measure'],
+			removeMeasure: ['settings', 'removed a measure'],
+			forget: ['settings', 'forgot a name']
+		}
+	},
+	'/kitchen/costs': {
+		read: 'settings',
+		acts: {
+			rates: ['settings', 'changed what work and energy cost'],
+			power: ['settings', 'noted power'],
+			fee: ['settings', 'changed a fee']
+		}
+	},
+	'/kitchen/data': {
+		read: 'data',
+		acts: { open: ['self', 'changed to a kitchen'], begin: ['data', 'began a kitchen'] }
+	},
+	'/kitchen/data/archive': { read: 'data' },
+	'/kitchen/data/restore': { acts: { POST: ['data', 'restored an archive'] } },
+	'/kitchen/profile': { read: 'settings', acts: { save: ['settings', 'changed the local profile'] } },
+	'/kitchen/tare.json': { acts: { POST: ['make', 'weighed a container'] } },
+	'/kitchen/unreadable': { read: 'settings', acts: { letGo: ['settings', 'let go of what cannot be read'] } }
+};
+
+/** What is asked for one request to a route; null where nothing is done there by such a one. */
+export function ruleFor(
+	routeId: string,
+	method: string,
+	action: string | null
+): { ask: Ask; what: string | null } | null {
+	const rule = RULES[routeId];
+	if (!rule) return null;
+	if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS')
+		return rule.read ? { ask: rule.read, what: null } : null;
+	const act = rule.acts?.[action ?? method] ?? (method === 'POST' ? rule.acts?.default : undefined);
+	return act ? { ask: act[0], what: act[1] } : null;
+}

@@ -1,0 +1,132 @@
+import type { Database } from '../db/connection.ts';
+
+/** Something somebody did. */
+export interface Deed {
+	id: string;
+	at: string;
+	name: string;
+	device: string;
+	what: string;
+	ofWhat: string;
+	path: string;
+}
+
+/** Which deeds are looked for. */
+export interface DeedsAsked {
+	/** Of one membership; '' for all. */
+	by: string;
+	device: string;
+	/** Days of the kitchen; '' for without end. */
+	from: string;
+	to: string;
+	/** Words in what was done and to what. */
+	words: string;
+}
+
+/** So many are shown at once, and so many given out in one file. */
+export const DEEDS_AT_ONCE = 100;
+const MOST_GIVEN = 50_000;
+
+interface DeedRow {
+	id: string;
+	at: string;
+	name: string;
+	device: string | null;
+	what: string;
+	of_what: string;
+	path: string;
+}
+
+const escaped = (words: string): string => words.replaceAll(/[\\%_]/g, String.raw`\$&`);
+
+function asked(
+	db: Database,
+	kitchenId: string,
+	of: DeedsAsked,
+	bounds: { from: string | null; to: string | null }
+) {
+	const query = db('deeds as e')
+		.join('memberships as m', 'm.id', 'e.membership_id')
+		.leftJoin('devices as d', 'd.id', 'e.device_id')
+		.where('e.kitchen_id', kitchenId)
+		.orderBy('e.id', 'desc');
+	if (of.by !== '') void query.where('e.membership_id', of.by);
+	if (of.device !== '') void query.where('e.device_id', of.device);
+	if (bounds.from !== null) void query.where('e.done_at', '>=', bounds.from);
+	if (bounds.to !== null) void query.where('e.done_at', '<', bounds.to);
+	if (of.words !== '') {
+		const like = `%${escaped(of.words)}%`;
+		void query.where((given) =>
+			given.whereLike('e.what', like).orWhereLike('e.of_what', like).orWhereLike('m.name', like)
+		);
+	}
+	return query.select<DeedRow[]>({
+		id: 'e.id',
+		at: 'e.done_at',
+		name: 'm.name',
+		device: 'd.name',
+		what: 'e.what',
+		of_what: 'e.of_what',
+		path: 'e.path'
+	});
+}
+
+const deedOf = (row: DeedRow): Deed => ({
+	id: row.id,
+	at: row.at,
+	name: row.name,
+	device: row.device ?? '',
+	what: row.what,
+	ofWhat: row.of_what,
+	path: row.path
+});
+
+/** What was done in a kitchen, the newest first, after the one named where one is. `bounds` are moments in UTC. */
+export async function listDeeds(
+	db: Database,
+	kitchenId: string,
+	of: DeedsAsked,
+	bounds: { from: string | null; to: string | null },
+	before = ''
+): Promise<Deed[]> {
+	const query = asked(db, kitchenId, of, bounds);
+	if (before !== '') void query.where('e.id', '<', before);
+	return (await query.limit(DEEDS_AT_ONCE)).map(deedOf);
+}
+
+/** The same for a file, up to as many as one holds. */
+export async function allDeeds(
+	db: Database,
+	kitchenId: string,
+	of: DeedsAsked,
+	bounds: { from: string | null; to: string | null }
+): Promise<Deed[]> {
+	return (await asked(db, kitchenId, of, bounds).limit(MOST_GIVEN)).map(deedOf);
+}
+
+/** Who did what a row says, by the deed it is of. */
+export interface DoneBy {
+	name: string;
+	device: string;
+}
+
+/** Who did each of some deeds. */
+export async function doneBy(
+	db: Database,
+	kitchenId: string,
+	deedIds: readonly (string | null)[]
+): Promise<Map<string, DoneBy>> {
+	const ids = [...new Set(deedIds.filter((id) => id !== null))];
+	if (ids.length === 0) return new Map();
+	const rows = await db('deeds as e')
+		.join('memberships as m', 'm.id', 'e.membership_id')
+		.leftJoin('devices as d', 'd.id', 'e.device_id')
+		.where('e.kitchen_id', kitchenId)
+		.whereIn('e.id', ids)
+		.select<{ id: string; name: string; device: string | null }[]>({
+			id: 'e.id',
+			name: 'm.name',
+			device: 'd.name'
+		});
+	return new Map(rows.map(({ id, name, device }) => [id, { name, device: device ?? '' }]));
+}

@@ -1,0 +1,41 @@
+import type { Role } from '../../people/roles.ts';
+import type { Database } from '../db/connection.ts';
+import type { Span } from '../../people/member.ts';
+import { join } from './memberships.ts';
+import { makePerson } from './persons.ts';
+
+/** Somebody of the demo, as the door offers them. */
+export interface DemoPerson {
+	id: string;
+	name: string;
+	role: Role;
+	kitchen: string;
+}
+
+const ORDER: readonly Role[] = ['owner', 'maker', 'seller', 'inspector'];
+
+/** The people of the demo that still belong to a kitchen, the owner first. */
+export async function demoPeople(db: Database): Promise<DemoPerson[]> {
+	const rows = await db('persons as p')
+		.join('memberships as m', 'm.person_id', 'p.id')
+		.join('kitchens as k', 'k.id', 'm.kitchen_id')
+		.where('p.is_demo', true)
+		.whereNull('m.ended_at')
+		.orderBy('p.id')
+		.select<DemoPerson[]>({ id: 'p.id', name: 'p.name', role: 'm.role', kitchen: 'k.name' });
+	return rows.toSorted((a, b) => ORDER.indexOf(a.role) - ORDER.indexOf(b.role));
+}
+
+/** The people of the demo kitchen. None has a password: they come in on this machine, by the demo's door. */
+export async function addDemoPeople(db: Database, kitchenId: string, span: Span): Promise<void> {
+	const people: [name: string, role: Role, span: Span | null][] = [
+		['Wren', 'owner', null],
+		['Pim', 'maker', null],
+		['Sorrel', 'seller', null],
+		['Inspector', 'inspector', span]
+	];
+	for (const [name, role, days] of people) {
+		const personId = await makePerson(db, { name, login: null, password: null, isDemo: true });
+		await join(db, kitchenId, { personId, name, role, span: days });
+	}
+}

@@ -1,0 +1,50 @@
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { createKitchen, type NewKitchen } from '../kitchens.ts';
+import { belongs, join } from './memberships.ts';
+
+/** Makes a kitchen with its owner; sent twice it is one. */
+export async function beginKitchen(
+	db: Database,
+	id: string,
+	kitchen: NewKitchen,
+	owner: { personId: string; name: string }
+): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		await createKitchen(transaction, kitchen, id);
+		await own(transaction, id, owner);
+	});
+}
+
+/** Makes somebody the owner of a kitchen that has none; of one that has, nothing comes of it. */
+export async function own(
+	db: Database,
+	kitchenId: string,
+	{ personId, name }: { personId: string; name: string }
+): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		// Of two that come at once the second waits for the first, and finds its owner.
+		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
+		const owner = await transaction('memberships')
+			.where({ kitchen_id: kitchenId, role: 'owner' })
+			.whereNull('ended_at')
+			.whereNotNull('person_id')
+			.first('id');
+		if (owner || (await belongs(transaction, kitchenId, personId))) return;
+		await join(transaction, kitchenId, { personId, name, role: 'owner', span: null });
+	});
+}
+
+/** Kitchens nobody belongs to: from before there was a door, or out of an archive. */
+export async function ownerless(db: Database): Promise<{ id: string; name: string }[]> {
+	return db('kitchens as k')
+		.whereNotExists(
+			db('memberships as m')
+				.where('m.kitchen_id', db.ref('k.id'))
+				.whereNull('m.ended_at')
+				.whereNotNull('m.person_id')
+				.select('m.id')
+		)
+		.orderBy('k.id')
+		.select<{ id: string; name: string }[]>('k.id', 'k.name');
+}

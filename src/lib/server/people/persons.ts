@@ -1,0 +1,109 @@
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { isDuplicate, NotFound, refuse } from '../errors.ts';
+import { newId, utcNow } from '../rows.ts';
+import { passwordProblem } from './passwords.ts';
+import { chosenHash, isChosen } from './secrets.ts';
+
+/** A new person; without a login and a password one who only comes in by a short code. */
+export interface NewPerson {
+	name: string;
+	login: string | null;
+	password: string | null;
+	isDemo?: boolean;
+}
+
+const TAKEN = 'this name to come in by is taken: choose another';
+
+/** Makes a person; their id. Throws `Refused` at `login` or `password`. */
+export async function makePerson(db: Database, person: NewPerson): Promise<string> {
+	const { name, login, password } = person;
+	if (password !== null && login !== null) refuseWeak(password, { login, name });
+	const id = newId();
+	await db('persons')
+		.insert({
+			id,
+			name,
+			login,
+			password_hash: password === null ? null : await chosenHash(password),
+			is_demo: person.isDemo ?? false,
+			created_at: utcNow()
+		})
+		.catch((error: unknown) =>
+			isDuplicate(error) ? refuse('login', TAKEN) : Promise.reject(error as Error)
+		);
+	return id;
+}
+
+/** Refuses a password at its field. */
+export function refuseWeak(password: string, of: { login: string; name: string }): void {
+	const problem = passwordProblem(password, of);
+	if (problem !== null) refuse('password', problem);
+}
+
+/** Whether anybody is here who is not of the demo: then a newcomer comes by invitation. */
+export async function isAnybodyHere(db: Database): Promise<boolean> {
+	return (await db('persons').where('is_demo', false).whereNotNull('login').first('id')) !== undefined;
+}
+
+/** Who a login and a password are of; null, after as long a time, where they are nobody's. */
+export async function personBy(
+	db: Database,
+	login: string,
+	password: string
+): Promise<{ id: string; hasSecond: boolean } | null> {
+	const row = await db('persons').where('login', login).first('id', 'password_hash', 'second_secret');
+	const isRight = await isChosen(row?.password_hash ?? null, password);
+	return row && isRight ? { id: row.id, hasSecond: row.second_secret !== null } : null;
+}
+
+/** Changes what a person is called, here and in every kitchen they belong to. */
+export async function renamePerson(db: Database, id: string, name: string): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		await transaction('persons').where('id', id).update({ name });
+		await transaction('memberships').where('person_id', id).update({ name });
+	});
+}
+
+/** Gives a person another password, and ends what was begun with the one before. Throws `Refused` at its field. */
+export async function changePassword(
+	db: Database,
+	id: string,
+	{ now, password }: { now: string; password: string }
+): Promise<void> {
+	const row = await db('persons').where('id', id).first('password_hash', 'login', 'name');
+	if (!row) throw new NotFound('this person is not here');
+	if (row.password_hash !== null && !(await isChosen(row.password_hash, now)))
+		refuse('now', 'this is not your password of now');
+	await setPassword(db, id, password);
+}
+
+/** The same, where who asks is known otherwise. */
+export async function setPassword(db: Database, id: string, password: string): Promise<void> {
+	const row = await db('persons').where('id', id).first('login', 'name');
+	if (!row) throw new NotFound('this person is not here');
+	refuseWeak(password, { login: row.login ?? '', name: row.name });
+	const password_hash = await chosenHash(password);
+	await inTransaction(db, async (transaction) => {
+		await transaction('persons').where('id', id).update({ password_hash });
+	});
+}
+
+/** Which keys of their own a person has. */
+export async function ownKeys(
+	db: Database,
+	id: string
+): Promise<{ hasPassword: boolean; hasSecond: boolean }> {
+	const row = await db('persons').where('id', id).first('password_hash', 'second_secret');
+	return { hasPassword: row?.password_hash != null, hasSecond: row?.second_secret != null };
+}
+
+/**
+ * What is dear asks for the password once more, of who has one: a device left open is no proof. Throws `Refused` at
+ * `now`.
+ */
+export async function mustKnow(db: Database, id: string, now: string): Promise<void> {
+	const row = await db('persons').where('id', id).first('password_hash');
+	const hash = row?.password_hash ?? null;
+	if (hash !== null && !(await isChosen(hash, now))) refuse('now', 'this is not your password');
+}

@@ -1,0 +1,263 @@
+import { rightsOf, type Role } from '../../people/roles.ts';
+import type { CameBy, Membership, Who } from '../../people/types.ts';
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { newId, utcNow } from '../rows.ts';
+import { newToken, tokenHash } from './secrets.ts';
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 24 * 60 * MINUTE_MS;
+/** On a device of one's own: unused for so long it ends, and in any case after so long. */
+const IDLE_MS = 7 * DAY_MS;
+const LONGEST_MS = 30 * DAY_MS;
+/** By a short code on a shared device: for the day, and locked when nobody works at it (`devices.idle_min`). */
+const CODE_LONGEST_MS = DAY_MS / 2;
+/** A token is changed so often. */
+const ROTATE_MS = DAY_MS;
+/** What was sent with the token before is still taken so long after the new one came into use. */
+const GRACE_MS = MINUTE_MS;
+/** That somebody is there is written down so often at most. */
+const NOTED_MS = MINUTE_MS;
+
+const at = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
+const msOf = (time: string): number => Date.parse(`${time.replace(' ', 'T')}Z`);
+
+/** Begins a session; its token, which is nowhere kept. */
+export async function beginSession(
+	db: Database,
+	{ personId, cameBy, kitchenId, deviceId }: NewSession
+): Promise<string> {
+	const token = newToken();
+	const now = Date.now();
+	await inTransaction(db, (transaction) =>
+		transaction('sessions').insert({
+			id: newId(),
+			person_id: personId,
+			token_hash: tokenHash(token),
+			kitchen_id: kitchenId,
+			device_id: deviceId,
+			came_by: cameBy,
+			created_at: at(now),
+			used_at: at(now),
+			rotated_at: at(now),
+			ends_at: at(now + (cameBy === 'code' ? CODE_LONGEST_MS : LONGEST_MS))
+		})
+	);
+	return token;
+}
+
+export interface NewSession {
+	personId: string;
+	cameBy: CameBy;
+	kitchenId: string | null;
+	deviceId: string | null;
+}
+
+/** Who a token is of; or why nobody: it is none, it ended, its device was put out, or nobody worked at it. */
+export type Found =
+	{ who: Who; newToken: string | null } | { who: null; why: 'unknown' | 'ended' | 'put out' | 'idle' };
+
+interface SessionRow {
+	id: string;
+	person_id: string;
+	token_hash: string;
+	came_by: CameBy;
+	used_at: string;
+	rotated_at: string;
+	ends_at: string;
+	ended_at: string | null;
+	kitchen_id: string | null;
+	person: string;
+	login: string | null;
+	is_demo: number;
+	membership_id: string | null;
+	as_name: string | null;
+	role: Role | null;
+	reads_from: string | null;
+	reads_to: string | null;
+	until_day: string | null;
+	membership_ended: string | null;
+	time_zone: string | null;
+	device_id: string | null;
+	device: string | null;
+	device_kind: 'own' | 'shared' | null;
+	idle_min: number | null;
+	put_out_at: string | null;
+}
+
+/** Reads what a session's token stands for now, and notes that somebody is there. */
+export async function findSession(
+	db: Database,
+	token: string,
+	today: (zone: string) => string
+): Promise<Found> {
+	const hash = tokenHash(token);
+	const [row] = await db('sessions as s')
+		.join('persons as p', 'p.id', 's.person_id')
+		.leftJoin('memberships as m', (on) =>
+			on.on('m.kitchen_id', 's.kitchen_id').andOn('m.person_id', 's.person_id')
+		)
+		.leftJoin('kitchens as k', 'k.id', 's.kitchen_id')
+		.leftJoin('devices as d', 'd.id', 's.device_id')
+		.where('s.token_hash', hash)
+		.orWhere('s.previous_hash', hash)
+		.select<SessionRow[]>({
+			id: 's.id',
+			person_id: 's.person_id',
+			token_hash: 's.token_hash',
+			came_by: 's.came_by',
+			used_at: 's.used_at',
+			rotated_at: 's.rotated_at',
+			ends_at: 's.ends_at',
+			ended_at: 's.ended_at',
+			kitchen_id: 's.kitchen_id',
+			person: 'p.name',
+			login: 'p.login',
+			is_demo: 'p.is_demo',
+			membership_id: 'm.id',
+			as_name: 'm.name',
+			role: 'm.role',
+			reads_from: 'm.reads_from',
+			reads_to: 'm.reads_to',
+			until_day: 'm.until_day',
+			membership_ended: 'm.ended_at',
+			time_zone: 'k.time_zone',
+			device_id: 'd.id',
+			device: 'd.name',
+			device_kind: 'd.kind',
+			idle_min: 'd.idle_min',
+			put_out_at: 'd.put_out_at'
+		});
+	if (!row) return { who: null, why: 'unknown' };
+	const now = Date.now();
+	if (row.put_out_at !== null) return { who: null, why: 'put out' };
+	const isOver = row.ended_at !== null || msOf(row.ends_at) < now || msOf(row.used_at) + IDLE_MS < now;
+	if (isOver) return { who: null, why: 'ended' };
+	const isShared = row.device_kind === 'shared' && row.came_by === 'code';
+	if (isShared && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now)
+		return { who: null, why: 'idle' };
+	if (row.token_hash !== hash && (await isTakenAgain(db, row, now))) return { who: null, why: 'ended' };
+	const fresh = row.token_hash === hash ? await noted(db, row, now) : null;
+	return { who: whoOf(row, today), newToken: fresh };
+}
+
+/** The token before was sent, long after the new one came into use: somebody else may have it. The session ends. */
+async function isTakenAgain(db: Database, row: SessionRow, now: number): Promise<boolean> {
+	// Until the new one is used its answer may have been lost on the way: the old one is all there is.
+	const isNewUsed = msOf(row.used_at) > msOf(row.rotated_at);
+	if (!isNewUsed || msOf(row.used_at) + GRACE_MS > now) return false;
+	if (msOf(row.rotated_at) + GRACE_MS > now) return false;
+	await endSessions(db, { id: row.id });
+	return true;
+}
+
+/** Notes that somebody is there; the token of now on, where it is time for another. */
+async function noted(db: Database, row: SessionRow, now: number): Promise<string | null> {
+	const isFirstUse = msOf(row.used_at) <= msOf(row.rotated_at);
+	if (msOf(row.rotated_at) + ROTATE_MS < now) return rotate(db, row.id, row.token_hash);
+	if (isFirstUse || msOf(row.used_at) + NOTED_MS < now)
+		await db('sessions')
+			.where('id', row.id)
+			.update({ used_at: at(Math.max(now, msOf(row.rotated_at) + 1)) });
+	return null;
+}
+
+/** Gives a session another token; null where somebody else just did. */
+export async function rotate(db: Database, id: string, hash: string): Promise<string | null> {
+	const token = newToken();
+	const now = utcNow();
+	const changed = await db('sessions')
+		.where({ id, token_hash: hash })
+		.update({ token_hash: tokenHash(token), previous_hash: hash, rotated_at: now, used_at: now });
+	return changed === 1 ? token : null;
+}
+
+function whoOf(row: SessionRow, today: (zone: string) => string): Who {
+	const membership = membershipOf(row, today);
+	return {
+		personId: row.person_id,
+		name: membership?.name ?? row.person,
+		login: row.login,
+		isDemo: row.is_demo === 1,
+		session: { id: row.id, cameBy: row.came_by },
+		membership,
+		device:
+			row.device_id === null
+				? null
+				: {
+						id: row.device_id,
+						name: row.device ?? '',
+						kind: row.device_kind ?? 'own',
+						idle_min: Number(row.idle_min)
+					},
+		rights: membership ? rightsOf(membership.role, row.came_by === 'code') : []
+	};
+}
+
+/** What somebody is in the kitchen that is open on the device; null once that ended. */
+function membershipOf(row: SessionRow, today: (zone: string) => string): Membership | null {
+	const { membership_id: id, role, kitchen_id: kitchenId } = row;
+	if (id === null || role === null || kitchenId === null || row.membership_ended !== null) return null;
+	const { reads_from: from, reads_to: to, until_day: until } = row;
+	const span = from !== null && to !== null && until !== null ? { from, to, until } : null;
+	if (span && today(row.time_zone ?? 'UTC') > span.until) return null;
+	return { id, kitchenId, name: row.as_name ?? row.person, role, span };
+}
+
+/** Ends sessions, all that are as said and not over; how many. */
+export async function endSessions(db: Database, of: Record<string, string>, but?: string): Promise<number> {
+	return inTransaction(db, (transaction) => {
+		const those = transaction('sessions').where(of).whereNull('ended_at');
+		return (but === undefined ? those : those.whereNot('id', but)).update({ ended_at: utcNow() });
+	});
+}
+
+/** A session as its person sees it. */
+export interface MySession {
+	id: string;
+	cameBy: CameBy;
+	device: string;
+	kitchen: string;
+	createdAt: string;
+	usedAt: string;
+	isThis: boolean;
+}
+
+/** The sessions of a person that are not over, the one used last first. */
+export async function listSessions(db: Database, personId: string, thisId: string): Promise<MySession[]> {
+	const now = Date.now();
+	const rows = await db('sessions as s')
+		.leftJoin('devices as d', 'd.id', 's.device_id')
+		.leftJoin('kitchens as k', 'k.id', 's.kitchen_id')
+		.where('s.person_id', personId)
+		.whereNull('s.ended_at')
+		.where('s.ends_at', '>', at(now))
+		.where('s.used_at', '>', at(now - IDLE_MS))
+		.orderBy('s.used_at', 'desc')
+		.select<
+			{
+				id: string;
+				came_by: CameBy;
+				created_at: string;
+				used_at: string;
+				device: string | null;
+				kitchen: string | null;
+			}[]
+		>({
+			id: 's.id',
+			came_by: 's.came_by',
+			created_at: 's.created_at',
+			used_at: 's.used_at',
+			device: 'd.name',
+			kitchen: 'k.name'
+		});
+	return rows.map((row) => ({
+		id: row.id,
+		cameBy: row.came_by,
+		device: row.device ?? 'a device',
+		kitchen: row.kitchen ?? '',
+		createdAt: row.created_at,
+		usedAt: row.used_at,
+		isThis: row.id === thisId
+	}));
+}

@@ -1,0 +1,25 @@
+import { json } from '@sveltejs/kit';
+import { whoIn } from '$lib/server/edge/door/door.ts';
+import { passkeyMade } from '$lib/server/edge/passkey.ts';
+import { Refused } from '$lib/server/errors.ts';
+import { addPasskey, registrationOptions } from '$lib/server/people/passkeys.ts';
+import type { RequestHandler } from './$types';
+
+/** What a browser is to ask its authenticator for. */
+export const GET: RequestHandler = async ({ locals, url }) => {
+	const { personId, name, login } = whoIn(locals);
+	return json(await registrationOptions(locals.db, url, { id: personId, name, login: login ?? name }));
+};
+
+/** Adds the passkey it made. */
+export const POST: RequestHandler = async ({ locals, url, request }) => {
+	const made = passkeyMade(await request.json().catch(() => null));
+	if (!made) return json({ message: 'this is no passkey' }, { status: 400 });
+	try {
+		await addPasskey(locals.db, url, whoIn(locals).personId, made);
+		return json({ added: true });
+	} catch (error) {
+		if (error instanceof Refused) return json({ message: error.message }, { status: 400 });
+		throw error;
+	}
+};
