@@ -13,6 +13,7 @@ import { ensureBuild } from './lib/build.ts';
 import { startMariaDb } from './lib/mariadb.ts';
 import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
 import { freePort } from './lib/ports.ts';
+import { reaching } from './lib/reach.ts';
 import { serve } from './lib/serve.ts';
 import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
 import { ask } from './lib/come-in.ts';
@@ -45,7 +46,8 @@ export async function main(only: string[] = []): Promise<void> {
 			console.log(
 				`years: ${String(((await db(table).count('* as count').first()) as Cells).count)} ${table}`
 			);
-		const running = await serve(await freePort(), mariadb.url);
+		const port = await freePort();
+		const running = await serve(port, mariadb.url, await reaching({ port, dataDir: folder, isLan: false }));
 		undo.push(running.stop);
 		const all = await pathsOf(db, kitchen.id);
 		const paths = only.length > 0 ? all.filter((path) => only.includes(path)) : all;
@@ -68,7 +70,7 @@ export async function main(only: string[] = []): Promise<void> {
 		if (only.length > 0) return;
 		reportPages(await pageSpeeds(running.address, db, kitchen.id, (await mainPagesOf(db)).paths));
 		const began = performance.now();
-		const archive = await (await ask(`${running.address}/kitchen/data/archive`)).arrayBuffer();
+		const archive = await (await ask(`${running.address}/kitchen/data/archive?customers=yes`)).arrayBuffer();
 		console.log(
 			`years: the archive of it all, ${(archive.byteLength / 1024 ** 2).toFixed(1)} MB, in ${ms(performance.now() - began)}`
 		);

@@ -1,6 +1,8 @@
 import { resolve } from 'node:path';
 import { ensureBuild } from './lib/build.ts';
 import { claimFolder, startedBy, layOnce, startMariaDb } from './lib/mariadb.ts';
+import { reaching } from './lib/reach.ts';
+import { sayWhere } from './lib/say-where.ts';
 import { requirePort } from './lib/ports.ts';
 import { prepareDatabase, startStandIns } from './lib/prepare.ts';
 import { root } from './lib/root.ts';
@@ -9,8 +11,11 @@ import { report, Trouble } from './lib/trouble.ts';
 
 const DEFAULT_PORT = 4180;
 
-/** `npm start`: everything from a fresh clone to a printed address; Ctrl-C ends it all in order. */
-export async function main(): Promise<void> {
+/**
+ * `npm start`: everything from a fresh clone to a printed address; Ctrl-C ends it all in order. `npm start -- --lan`
+ * lets the tablet and the phone of the same network in.
+ */
+export async function main(args: string[] = []): Promise<void> {
 	const undo: (() => Promise<void> | void)[] = [];
 	let stopping: Promise<void> | undefined;
 	const stop = () =>
@@ -36,7 +41,8 @@ export async function main(): Promise<void> {
 		const dataDir = resolve(root, process.env.DATA_DIR ?? 'data');
 		const external = process.env.DATABASE_URL;
 		if (!external) refuseSecondStart(dataDir);
-		await requirePort(port);
+		const reached = await reaching({ port, dataDir, isLan: args.includes('--lan') });
+		await requirePort(port, reached.host);
 		let url = external;
 		let ownerUrl = external;
 		if (!url || !ownerUrl) {
@@ -50,9 +56,9 @@ export async function main(): Promise<void> {
 		await prepareDatabase(ownerUrl);
 		await ensureBuild();
 		undo.push(await startStandIns(dataDir));
-		const running = await serve(port, url);
+		const running = await serve(port, url, reached);
 		undo.push(running.stop);
-		console.log(`\nSquare Batch is at ${running.address}\nCtrl-C stops it.`);
+		await sayWhere(reached, ownerUrl);
 	} catch (error) {
 		if (stopping) return;
 		report(error);

@@ -3,13 +3,13 @@ import { Trouble, reasonOf } from './trouble.ts';
 
 /** A port of 127.0.0.1 that was free a moment ago. */
 export function freePort(): Promise<number> {
-	return listenOnce(0);
+	return listenOnce(0, LOOPBACK);
 }
 
-/** Says how to mend it when the port of 127.0.0.1 cannot be listened on. */
-export async function requirePort(port: number): Promise<void> {
+/** Says how to mend it when the port cannot be listened on. */
+export async function requirePort(port: number, host = LOOPBACK): Promise<void> {
 	try {
-		await listenOnce(port);
+		await listenOnce(port, host);
 	} catch (error) {
 		const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
 		throw new Trouble(
@@ -21,11 +21,13 @@ export async function requirePort(port: number): Promise<void> {
 	}
 }
 
-function listenOnce(port: number): Promise<number> {
+const LOOPBACK = '127.0.0.1';
+
+function listenOnce(port: number, host: string): Promise<number> {
 	return new Promise((resolve, reject) => {
 		const server = createServer();
 		server.once('error', reject);
-		server.listen({ port, host: '127.0.0.1' }, () => {
+		server.listen({ port, host }, () => {
 			const address = server.address();
 			server.close(() => resolve(typeof address === 'object' && address ? address.port : port));
 		});

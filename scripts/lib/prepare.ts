@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { noteMissingStandings } from '../../src/lib/server/batches/change.ts';
 import { openDatabase } from '../../src/lib/server/db/connection.ts';
@@ -32,6 +33,8 @@ export async function prepareDatabase(url: string): Promise<void> {
  * takes their place. What it gives back stops them.
  */
 export async function startStandIns(dataDir: string): Promise<() => Promise<void>> {
+	// A new one each time: it is known to this process and what it starts.
+	process.env.DEVICE_KEY ??= randomBytes(32).toString('base64url');
 	const printer = await startLabelPrinter(join(dataDir, 'label-printer'));
 	process.env.LABEL_PRINTER_URL ??= printer.address;
 	if (process.env.SCALE_URL) return async () => printer.stop();

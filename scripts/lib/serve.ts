@@ -1,8 +1,10 @@
 import compression from 'compression';
-import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
+import { tellBuild, type Reaching } from './reach.ts';
 import { root } from './root.ts';
 
 /** A running application. */
@@ -11,7 +13,7 @@ export interface Running {
 	stop(): Promise<void>;
 }
 
-/** Tells the build that pages are asked for over plain http; it would take https for granted. */
+/** Tells the build how pages are asked for; it would take https for granted. */
 const SCHEME_HEADER = 'x-square-batch-scheme';
 
 const KEEP_ALIVE_MS = 75_000;
@@ -27,26 +29,25 @@ const compress = compression({
 		compression.filter(request, response)
 });
 
-/** Serves the build on 127.0.0.1. The build reads its environment when it is loaded, so it is set here. */
-export async function serve(port: number, databaseUrl: string): Promise<Running> {
-	const address = `http://127.0.0.1:${port}`;
+/** For a year a browser that was here over https asks for nothing of it in the open. */
+const ONLY_SECURE = 'max-age=31536000';
+
+/** Serves the build. It reads its environment when it is loaded, so it is set here. */
+export async function serve(port: number, databaseUrl: string, reached: Reaching): Promise<Running> {
+	const { address, hosts, tls, isBehindProxy } = reached;
+	tellBuild(reached);
 	process.env.DATABASE_URL = databaseUrl;
 	process.env.REFERENCE_FILE = join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv');
 	process.env.WORKER_FILE = join(root, 'build', 'workers', 'entry.js');
 	process.env.NODE_ENV = 'production';
-	process.env.REACH = 'loopback';
 	// An archive to restore is large; what else comes in is held to less in the application's hooks.
 	process.env.BODY_SIZE_LIMIT = '512M';
 	process.env.PROTOCOL_HEADER = SCHEME_HEADER;
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;
 	};
-	// A browser leaves out the port that goes without saying.
-	const hosts = ['127.0.0.1', 'localhost'].flatMap((name) => [
-		`${name}:${port}`,
-		...(port === 80 ? [name] : [])
-	]);
-	const server: Server = createServer((request, response) => {
+	const scheme = new URL(address).protocol.replace(':', '');
+	const answer = (request: IncomingMessage, response: ServerResponse) => {
 		// Another site's name that resolves to this machine must not reach the kitchen's data.
 		if (!hosts.includes(request.headers.host ?? '')) {
 			response
@@ -55,15 +56,19 @@ export async function serve(port: number, databaseUrl: string): Promise<Running>
 			return;
 		}
 		for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
-		request.headers[SCHEME_HEADER] = 'http';
+		if (scheme === 'https') response.setHeader('strict-transport-security', ONLY_SECURE);
+		// What nobody stands in front for is no word of who asks.
+		if (!isBehindProxy) delete request.headers['x-forwarded-for'];
+		request.headers[SCHEME_HEADER] = scheme;
 		// Files of the build lie compressed beside themselves, and pages come so from the application.
 		compress(request as never, response as never, () => handler(request, response));
-	});
+	};
+	const server = tls ? createSecureServer(tls, answer) : createServer(answer);
 	// Longer than browsers keep a connection: what they send next never meets one that just closed.
 	server.keepAliveTimeout = KEEP_ALIVE_MS;
 	await new Promise<void>((resolve, reject) => {
 		server.once('error', reject);
-		server.listen({ port, host: '127.0.0.1' }, resolve);
+		server.listen({ port, host: reached.host }, resolve);
 	});
 	return {
 		address,

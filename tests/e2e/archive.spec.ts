@@ -1,10 +1,12 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { BrowserContext } from '@playwright/test';
 import { AxeBuilder } from '@axe-core/playwright';
 import { startApplication, type Application } from '../../scripts/lib/application.ts';
 import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
+import { comeIn } from '../../scripts/lib/come-in-browser.ts';
 import { expect, test } from './test.ts';
 import { ready } from './making.ts';
 
@@ -22,9 +24,10 @@ test.afterEach(async () => {
 });
 
 /** A machine of its own, with the demo kitchen on it. */
-async function machine(name: string): Promise<string> {
+async function machine(name: string, context: BrowserContext): Promise<string> {
 	const application = await startApplication(join(folder, name), await freePort());
 	running.push(application);
+	await comeIn(context, application.address);
 	return application.address;
 }
 
@@ -48,7 +51,7 @@ const PLACES = [
 ];
 
 test('a kitchen goes from one machine to an empty kitchen on another, whole', async ({ page }) => {
-	const from = await machine('from');
+	const from = await machine('from', page.context());
 	await page.goto(`${from}/kitchen`);
 	await ready(page);
 	await page.getByLabel('Name', { exact: true }).fill('Bracken Lane Breads');
@@ -72,14 +75,14 @@ test('a kitchen goes from one machine to an empty kitchen on another, whole', as
 	const archive = join(folder, 'archive.zip');
 	const [download] = await Promise.all([
 		page.waitForEvent('download'),
-		page.getByRole('link', { name: 'Download the archive' }).click()
+		page.getByRole('link', { name: 'Download the archive', exact: true }).click()
 	]);
 	expect(download.suggestedFilename()).toMatch(/^bracken-lane-breads-\d{4}-\d\d-\d\d\.zip$/);
 	await download.saveAs(archive);
 
 	// Another kitchen than the one of the first machine, which loaded its own.
 	layDemo(join(folder, 'to'));
-	const to = await machine('to');
+	const to = await machine('to', page.context());
 	await test.step('an empty kitchen is begun, and every place of it opens', async () => {
 		await page.goto(`${to}/kitchen/data`);
 		await ready(page);

@@ -376,7 +376,7 @@ describe('beside the server', () => {
 		const { id } = manifestOf(files).kitchen;
 		expect(await ended).toEqual({ restored: id });
 		expect(seen.length).toBeGreaterThan(1);
-		const again = new Uint8Array(await new Response(archiveOf(bench.db, id)).arrayBuffer());
+		const again = new Uint8Array(await new Response(archiveOf(bench.db, id, true)).arrayBuffer());
 		expect((await readArchive(again)).manifest.tables).toEqual(manifestOf(files).tables);
 		clearInterval(beat);
 		expect(beats).toBeGreaterThan(50);

@@ -196,7 +196,7 @@ describe('past sales', () => {
 		await voidSale(db, kitchen.id, voided, 'slip');
 		const csv = [
 			salesCsvHead(),
-			salesCsvRows(await salesOfBatch(db, kitchen.id, batch), kitchen.currency)
+			salesCsvRows(await salesOfBatch(db, kitchen.id, batch), kitchen.currency, true)
 		].join('\r\n');
 		const states = (await preview(csv)).map((row) => row.state);
 		expect(states.sort()).toEqual(['here', 'left out', 'left out']);

@@ -443,7 +443,7 @@ describe('the ledger', () => {
 		await sell(id, 1, { channel: '=HYPERLINK("x")' });
 		const sales = [];
 		for await (const sale of everySale(bench.db, bench.kitchen.id, entriesOf(id))) sales.push(sale);
-		const csv = `${salesCsvHead()}\r\n${salesCsvRows(sales, 'USD')}`;
+		const csv = `${salesCsvHead()}\r\n${salesCsvRows(sales, 'USD', true)}`;
 		const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
 		expect(data).toEqual([
 			{

@@ -33,6 +33,11 @@ export function salesForms({ day, fresh, stocked, sold }: Subjects): Record<stri
 			isNew: true,
 			draft: { id: newId(), saleId: await sold(), packs: '1', soldOn: day, reason: 'torn', thrownAway: true }
 		}),
+		'/sales erase': async () => {
+			const customer = fresh('Customer');
+			await sold({ customer });
+			return { draft: { customer } };
+		},
 		'/sales pay': async () => ({
 			draft: { checkoutId: await sold({ paidBy: 'owed' }), paidBy: 'cash', paidOn: day }
 		}),

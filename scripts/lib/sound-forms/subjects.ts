@@ -78,7 +78,7 @@ export function subjects(db: Database, kitchen: Kitchen) {
 	};
 	const record = (id: string, draft: BatchDraft) =>
 		recordBatch(db, kitchen, id, draft.version, batchInput(batchForm.validate(draft).value as BatchForm));
-	const sold = async (more: { paidBy?: 'cash' | 'owed' } = {}) => {
+	const sold = async (more: { paidBy?: 'cash' | 'owed'; customer?: string } = {}) => {
 		const id = newId();
 		await keepSale(db, kitchen.id, {
 			id,
@@ -90,7 +90,7 @@ export function subjects(db: Database, kitchen: Kitchen) {
 			packs: 1,
 			price: '5.00',
 			paidBy: more.paidBy ?? 'cash',
-			customer: 'Somebody',
+			customer: more.customer ?? 'Somebody',
 			reason: '',
 			ofId: null,
 			thrownAway: false

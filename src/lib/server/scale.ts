@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { lineSplitter } from '../scale/lines.ts';
+import { deviceKey } from './device-key.ts';
 
 const LIMIT_MS = 3000;
 
@@ -24,13 +25,14 @@ export function networkScales(): NetworkScales | null {
 	};
 	return {
 		readings: async (name, signal) => {
-			const answer = await fetch(`${at(name)}/readings`, { signal }).catch(() => null);
+			const answer = await fetch(`${at(name)}/readings`, { signal, headers: deviceKey() }).catch(() => null);
 			return answer?.ok && answer.body ? linesOf(answer.body) : null;
 		},
 		hand:
 			process.env.SCALE_SIMULATED === 'yes'
 				? (name, move) =>
 						fetch(at(name), {
+							headers: deviceKey(),
 							signal: AbortSignal.timeout(LIMIT_MS),
 							...(move === null ? {} : { method: 'POST', body: move })
 						})

@@ -5,15 +5,17 @@ import { everySale } from '$lib/server/sales/ledger.ts';
 import type { Sale } from '$lib/sales/types.ts';
 import type { RequestHandler } from './$types';
 
-/** The ledger, or what a filter leaves of it, as CSV; without a filter all of it. */
+/** The ledger, or what a filter leaves of it, as CSV; without a filter all of it. Customers' names where they are asked for. */
 export const GET: RequestHandler = async ({ locals: { db, kitchen }, url }) => {
 	const { filter } = ledgerQuery(url.searchParams, '');
+	const withCustomers = url.searchParams.get('customers') === 'yes';
 	const rows: Sale[] = [];
 	for await (const sale of everySale(db, kitchen.id, { ...filter, from: filter.from || null }))
 		rows.push(sale);
-	const body = [salesCsvHead(), ...(rows.length > 0 ? [salesCsvRows(rows, kitchen.currency)] : [])].join(
-		'\r\n'
-	);
+	const body = [
+		salesCsvHead(),
+		...(rows.length > 0 ? [salesCsvRows(rows, kitchen.currency, withCustomers)] : [])
+	].join('\r\n');
 	return new Response(body, {
 		headers: {
 			'content-type': 'text/csv; charset=utf-8',

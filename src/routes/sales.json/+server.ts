@@ -4,12 +4,13 @@ import { everySale } from '$lib/server/sales/ledger.ts';
 import type { Sale } from '$lib/sales/types.ts';
 import type { RequestHandler } from './$types';
 
-/** The ledger, or what a filter leaves of it, as JSON; without a filter all of it. */
+/** The ledger, or what a filter leaves of it, as JSON; without a filter all of it. Customers' names where they are asked for. */
 export const GET: RequestHandler = async ({ locals: { db, kitchen }, url }) => {
 	const { filter } = ledgerQuery(url.searchParams, '');
+	const withCustomers = url.searchParams.get('customers') === 'yes';
 	const sales: Sale[] = [];
 	for await (const sale of everySale(db, kitchen.id, { ...filter, from: filter.from || null }))
-		sales.push(sale);
+		sales.push(withCustomers ? sale : { ...sale, customer: '' });
 	return new Response(JSON.stringify({ currency: kitchen.currency, sales }, null, '\t'), {
 		headers: {
 			'content-type': 'application/json; charset=utf-8',

@@ -2,7 +2,7 @@ import { parseDate } from '@internationalized/date';
 import { batchesLeft } from '$lib/server/batches/left.ts';
 import type { Database } from '$lib/server/db/connection.ts';
 import { saving } from '$lib/server/edge/actions.ts';
-import { ledgerQuery, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
+import { ledgerQuery, eraseForm, payForm, returnForm, saleForm, voidForm } from '$lib/server/edge/sale.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { listProducts } from '$lib/server/products.ts';
 import { getProfile } from '$lib/server/profiles.ts';
@@ -14,6 +14,7 @@ import { ledgerSplit } from '$lib/server/sales/totals.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
+import { eraseCustomer } from '$lib/server/sales/erase.ts';
 
 /** The ledger opens with these months of it. */
 const MONTHS = 12;
@@ -121,6 +122,9 @@ export const actions: Actions = {
 			paidBy: null,
 			customer: ''
 		});
+	}),
+	erase: saving(eraseForm, async ({ locals: { db, kitchen } }, { customer }) => {
+		await eraseCustomer(db, kitchen.id, customer);
 	}),
 	pay: saving(payForm, async ({ locals: { db, kitchen } }, payment) => {
 		await payOwed(db, kitchen.id, payment);

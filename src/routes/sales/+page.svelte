@@ -9,6 +9,7 @@
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Entry from './Entry.svelte';
+	import EraseCustomer from './EraseCustomer.svelte';
 	import TakeBack from './TakeBack.svelte';
 
 	let { data } = $props();
@@ -81,6 +82,7 @@
 	</div>
 	<div class="flex flex-wrap gap-2">
 		<a href="/sales.csv?{exported}" class="button" download>Export as CSV</a>
+		<a href="/sales.csv?{exported}&customers=yes" class="button" download>CSV with customers’ names</a>
 		<a href="/sales.json?{exported}" class="button" download>JSON</a>
 		<a href="/sales/import" class="button">Bring past sales in</a>
 		<a href="/sales/summary" class="button">Summary</a>
@@ -289,3 +291,5 @@
 		{/if}
 	</div>
 </div>
+
+<EraseCustomer />

@@ -34,8 +34,12 @@ export async function restoreFrom(
 	}
 }
 
-/** Everything of a kitchen as one archive, written as fast as it is taken. */
-export function archiveOf(db: Database, kitchenId: string): ReadableStream<Uint8Array<ArrayBuffer>> {
+/** Everything of a kitchen as one archive, written as fast as it is taken; customers' names only where asked for. */
+export function archiveOf(
+	db: Database,
+	kitchenId: string,
+	withCustomers: boolean
+): ReadableStream<Uint8Array<ArrayBuffer>> {
 	const stop = new AbortController();
 	let wanted = () => {};
 	return new ReadableStream<Uint8Array<ArrayBuffer>>(
@@ -48,7 +52,7 @@ export function archiveOf(db: Database, kitchenId: string): ReadableStream<Uint8
 				};
 				inWorker<typeof writing, undefined>(
 					'write an archive',
-					(worker) => worker.write(kitchenId, urlOf(db), proxy(give)),
+					(worker) => worker.write(kitchenId, urlOf(db), withCustomers, proxy(give)),
 					stop
 				)
 					.then(() => controller.close())

@@ -27,7 +27,12 @@ const utf8 = new TextEncoder();
  * Everything of a kitchen as one zip in open forms: every row as JSON, lists as CSV, formulas and batches as
  * Square Batch files, each label revision as PDF, and a README. Of one moment, whatever is saved meanwhile.
  */
-export function writeArchive(database: Database, kitchen: Kitchen, now: Date): ReadableStream<Bytes> {
+export function writeArchive(
+	database: Database,
+	kitchen: Kitchen,
+	now: Date,
+	withCustomers = true
+): ReadableStream<Bytes> {
 	let cancelled = false;
 	return new ReadableStream<Bytes>({
 		start(controller) {
@@ -46,7 +51,7 @@ export function writeArchive(database: Database, kitchen: Kitchen, now: Date): R
 				return put;
 			};
 			database
-				.transaction((db) => fill(db, kitchen, now, write), {
+				.transaction((db) => fill(db, kitchen, { now, withCustomers }, write), {
 					isolationLevel: 'repeatable read'
 				})
 				.then(() => zip.end())
@@ -77,15 +82,20 @@ function putInto(zip: Zip, now: Date): Put {
 	};
 }
 
-async function fill(db: Database, kitchen: Kitchen, now: Date, write: () => Put): Promise<void> {
-	const tables = dumpKitchen(db, kitchen, now.toISOString());
+async function fill(
+	db: Database,
+	kitchen: Kitchen,
+	{ now, withCustomers }: { now: Date; withCustomers: boolean },
+	write: () => Put
+): Promise<void> {
+	const tables = dumpKitchen(db, kitchen, now.toISOString(), withCustomers);
 	let next = await tables.next();
 	for (; !next.done; next = await tables.next()) write()(next.value.file, next.value.text, next.value.last);
 	const manifest = next.value;
 	write()(MANIFEST, `${JSON.stringify(manifest, null, '\t')}\n`);
 	write()('README.md', readmeOf(kitchen, manifest));
 	const spared = new Spared();
-	await putLists(db, kitchen, write, spared);
+	await putLists(db, kitchen, withCustomers, write, spared);
 	await putFormulas(db, kitchen, write, spared);
 	await putBatches(db, kitchen, write, spared);
 	await putLabels(db, kitchen, write, spared);
@@ -118,7 +128,13 @@ class Spared {
 	}
 }
 
-async function putLists(db: Database, kitchen: Kitchen, write: () => Put, spared: Spared): Promise<void> {
+async function putLists(
+	db: Database,
+	kitchen: Kitchen,
+	withCustomers: boolean,
+	write: () => Put,
+	spared: Spared
+): Promise<void> {
 	const shelf = await spared.of('csv/ingredients.csv', () => shelfCsv(db, kitchen));
 	if (shelf !== null) write()('csv/ingredients.csv', shelf);
 	write()('csv/sales.csv', salesCsvHead(), false);
@@ -127,10 +143,13 @@ async function putLists(db: Database, kitchen: Kitchen, write: () => Put, spared
 	for await (const sale of everySale(db, kitchen.id, ALL)) {
 		some.push(sale);
 		if (some.length < AT_ONCE) continue;
-		write()('csv/sales.csv', `\r\n${salesCsvRows(some, kitchen.currency)}`, false);
+		write()('csv/sales.csv', `\r\n${salesCsvRows(some, kitchen.currency, withCustomers)}`, false);
 		some = [];
 	}
-	write()('csv/sales.csv', some.length === 0 ? '' : `\r\n${salesCsvRows(some, kitchen.currency)}`);
+	write()(
+		'csv/sales.csv',
+		some.length === 0 ? '' : `\r\n${salesCsvRows(some, kitchen.currency, withCustomers)}`
+	);
 	for (const list of ['batches', 'lots', 'weighings'] as const)
 		for await (const { text, last } of tableCsv(db, kitchen.id, list)) write()(`csv/${list}.csv`, text, last);
 }

@@ -8,11 +8,13 @@ export const writing = {
 	async write(
 		kitchenId: string,
 		databaseUrl: string,
+		withCustomers: boolean,
 		give: (piece: Uint8Array<ArrayBuffer>) => Promise<void>
 	): Promise<undefined> {
 		const database = openDatabase(databaseUrl);
 		try {
-			const archive = writeArchive(database, await getKitchen(database, kitchenId), new Date());
+			const kitchen = await getKitchen(database, kitchenId);
+			const archive = writeArchive(database, kitchen, new Date(), withCustomers);
 			for await (const piece of archive) {
 				// Pieces may be parts of one buffer, which can be given away only whole.
 				const own = piece.slice();

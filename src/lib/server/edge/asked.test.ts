@@ -9,17 +9,25 @@ const ask = (
 	const url = new URL(path, OURS);
 	const request = new Request(url, {
 		method,
-		headers: { 'content-type': 'application/json', 'content-length': String(body.length), ...headers },
+		headers: {
+			origin: OURS,
+			'content-type': 'application/json',
+			'content-length': String(body.length),
+			...headers
+		},
 		...(method === 'GET' ? {} : { body })
 	});
 	return notLetIn({ request, url })?.status ?? null;
 };
 
 describe('a request that changes something', () => {
-	it('is let in from our own pages, and from no page', () => {
+	it('is let in from our own pages, and from nowhere that does not say so', () => {
 		expect(ask()).toBeNull();
-		expect(ask({ origin: OURS, 'sec-fetch-site': 'same-origin' })).toBeNull();
-		expect(ask({ 'sec-fetch-site': 'none' })).toBeNull();
+		expect(ask({ 'sec-fetch-site': 'same-origin' })).toBeNull();
+		const url = new URL('/sales/entries.json', OURS);
+		const headers = { 'content-type': 'application/json', 'content-length': '2' };
+		const request = new Request(url, { method: 'POST', headers, body: '{}' });
+		expect(notLetIn({ request, url })?.status).toBe(403);
 	});
 
 	it.each([

@@ -39,7 +39,8 @@ export function notLetIn({ request, url }: Pick<RequestEvent, 'request' | 'url'>
 	const { method, headers, body } = request;
 	if (READING.includes(method)) return null;
 	const [from, site] = [headers.get('origin'), headers.get('sec-fetch-site')];
-	if ((from !== null && from !== url.origin) || (site !== null && !OUR_SITES.includes(site))) return FOREIGN;
+	// A browser always says from where it sends: what does not say so is no page of ours.
+	if (from !== url.origin || (site !== null && !OUR_SITES.includes(site))) return FOREIGN;
 	// A form without a name is asked for without one.
 	if (url.searchParams.has('/default')) return NO_FORM;
 	if (body === null || url.pathname === RESTORE) return null;

@@ -177,3 +177,7 @@ export const optionsForm = Joi.object<{ order: DayOrder; channel: string; from: 
 	channel: Joi.string().trim().allow('').max(MOST_PLACE).truncate().failover(''),
 	from: Joi.valid('batches', 'none').failover('none')
 });
+
+export const eraseForm = Joi.object<{ customer: string }>({
+	customer: text(120, 'whose name is to be erased?')
+});

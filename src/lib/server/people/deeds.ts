@@ -57,7 +57,7 @@ function asked(
 	if (of.words !== '') {
 		const like = `%${escaped(of.words)}%`;
 		void query.where((given) =>
-			given.whereLike('e.what', like).orWhereLike('e.of_what', like).orWhereLike('m.name', like)
+			given.where('e.what', 'like', like).orWhere('e.of_what', 'like', like).orWhere('m.name', 'like', like)
 		);
 	}
 	return query.select<DeedRow[]>({

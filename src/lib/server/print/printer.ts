@@ -1,4 +1,5 @@
 import type { JobOutcome, PrinterState, Roll } from '../../label/printer.ts';
+import { deviceKey } from '../device-key.ts';
 import { refuse } from '../errors.ts';
 
 const LIMIT_MS = 3000;
@@ -31,9 +32,11 @@ export function labelPrinter(): LabelPrinter | null {
 /** The label printer at an address. */
 export function printerAt(address: string): LabelPrinter {
 	const ask = async (path: string, init: RequestInit = {}): Promise<Response> => {
-		const answer = await fetch(`${address}${path}`, { ...init, signal: AbortSignal.timeout(LIMIT_MS) }).catch(
-			() => refuse('', 'the label printer does not answer: see that it is on, and try again')
-		);
+		const answer = await fetch(`${address}${path}`, {
+			...init,
+			headers: deviceKey(),
+			signal: AbortSignal.timeout(LIMIT_MS)
+		}).catch(() => refuse('', 'the label printer does not answer: see that it is on, and try again'));
 		if (!answer.ok) refuse('', 'the label printer did not understand this');
 		return answer;
 	};

@@ -25,7 +25,7 @@ const CSV_COLUMNS = [
 export const salesCsvHead = (): string => csvText([[...CSV_COLUMNS]]);
 
 /** Entries of the ledger as CSV, one row each, without the header. */
-export function salesCsvRows(sales: readonly Sale[], currency: string): string {
+export function salesCsvRows(sales: readonly Sale[], currency: string, withCustomers: boolean): string {
 	return csvText(
 		sales.map((sale) => [
 			sale.id,
@@ -40,7 +40,7 @@ export function salesCsvRows(sales: readonly Sale[], currency: string): string {
 			sale.total,
 			currency,
 			sale.paidBy ?? '',
-			sale.customer,
+			withCustomers ? sale.customer : '',
 			sale.ofId ?? '',
 			sale.kind === 'void' ? 'void' : sale.voided ? 'voided' : '',
 			sale.reason

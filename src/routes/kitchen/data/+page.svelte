@@ -23,10 +23,11 @@
 	<p class="text-quiet max-w-prose">
 		All that {data.kitchen.name} holds, in forms other programs read: every row as JSON, lists as CSV, formulas and
 		batches as Square Batch files, each label revision as PDF, and a README that says what is what. Keep one away
-		from this machine, and often.
+		from this machine, and often. It says who your customers are, unless you leave their names out.
 	</p>
 	<div class="mt-3 flex flex-wrap gap-2">
-		<a href="/kitchen/data/archive" class="button button-main" download>Download the archive</a>
+		<a href="/kitchen/data/archive?customers=yes" class="button button-main" download>Download the archive</a>
+		<a href="/kitchen/data/archive" class="button" download>The archive without customers’ names</a>
 		<a href="/shelf/csv" class="button" download>Only the shelf, CSV</a>
 		<a href="/sales.csv" class="button" download>Only the sales, CSV</a>
 	</div>

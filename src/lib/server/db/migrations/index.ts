@@ -73,6 +73,7 @@ import * as shortPacks from './0071_short_packs.ts';
 import * as people from './0072_people.ts';
 import * as whoDidIt from './0073_who_did_it.ts';
 import * as kitchenNotOpened from './0074_kitchen_not_opened.ts';
+import * as customersErased from './0075_customers_erased.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -149,5 +150,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0071_short_packs', shortPacks],
 	['0072_people', people],
 	['0073_who_did_it', whoDidIt],
-	['0074_kitchen_not_opened', kitchenNotOpened]
+	['0074_kitchen_not_opened', kitchenNotOpened],
+	['0075_customers_erased', customersErased]
 ];

@@ -1,5 +1,7 @@
 import type { Cookies } from '@sveltejs/kit';
 
+const isSecure = (url: URL) => url.protocol === 'https:';
+
 const DAY_S = 24 * 3600;
 /** As long as a session at most; a device is known for longer than anybody sits at it. */
 const SESSION_S = 30 * DAY_S;
@@ -9,17 +11,19 @@ const DEVICE_S = 400 * DAY_S;
 const optionsOf = (isSecure: boolean, maxAge: number) =>
 	({ path: '/', httpOnly: true, secure: isSecure, sameSite: 'lax', maxAge }) as const;
 
-/** Over https under a name that a browser takes from this host alone. */
-const nameOf = (name: string, isSecure: boolean) => (isSecure ? `__Host-${name}` : name);
+/**
+ * Over https under a name that a browser takes from this host alone. It sends cookies to every port of a host: another
+ * Square Batch beside this one has names of its own.
+ */
+const nameOf = (name: string, url: URL) =>
+	`${isSecure(url) ? '__Host-' : ''}${name}${url.port === '' ? '' : `-${url.port}`}`;
 const SESSION = 'square-batch-session';
 const DEVICE = 'square-batch-device';
 
-const isSecure = (url: URL) => url.protocol === 'https:';
-
 /** The tokens a browser sent. */
 export const tokensOf = (cookies: Cookies, url: URL) => ({
-	session: cookies.get(nameOf(SESSION, isSecure(url))) ?? null,
-	device: cookies.get(nameOf(DEVICE, isSecure(url))) ?? null
+	session: cookies.get(nameOf(SESSION, url)) ?? null,
+	device: cookies.get(nameOf(DEVICE, url)) ?? null
 });
 
 /** Gives a browser tokens, or takes them away; what is not named stays. */
@@ -31,17 +35,15 @@ export function giveTokens(
 	const secure = isSecure(url);
 	for (const [key, token] of Object.entries(tokens)) {
 		const [name, maxAge] = key === 'session' ? [SESSION, SESSION_S] : [DEVICE, DEVICE_S];
-		if (token === null) cookies.delete(nameOf(name, secure), optionsOf(secure, 0));
-		else cookies.set(nameOf(name, secure), token, optionsOf(secure, maxAge));
+		if (token === null) cookies.delete(nameOf(name, url), optionsOf(secure, 0));
+		else cookies.set(nameOf(name, url), token, optionsOf(secure, maxAge));
 	}
 }
 
 /** The same as headers, for an answer that is not made of the event's own cookies. */
 export const sessionHeader = (cookies: Cookies, url: URL, token: string): string =>
-	cookies.serialize(nameOf(SESSION, isSecure(url)), token, optionsOf(isSecure(url), SESSION_S));
+	cookies.serialize(nameOf(SESSION, url), token, optionsOf(isSecure(url), SESSION_S));
 
 /** Takes both tokens away, as headers. */
 export const clearingHeaders = (cookies: Cookies, url: URL): string[] =>
-	[SESSION, DEVICE].map((name) =>
-		cookies.serialize(nameOf(name, isSecure(url)), '', optionsOf(isSecure(url), 0))
-	);
+	[SESSION, DEVICE].map((name) => cookies.serialize(nameOf(name, url), '', optionsOf(isSecure(url), 0)));

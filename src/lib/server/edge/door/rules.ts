@@ -26,11 +26,12 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		acts: {
 			in: ['anybody', 'came in'],
 			demo: ['anybody', 'came in'],
-			out: ['person', 'left']
+			out: ['person', 'went out']
 		}
 	},
 	'/door/again': { read: 'anybody', acts: { default: ['anybody', 'came in by a recovery code'] } },
 	'/door/certificate': { read: 'anybody' },
+	'/door/certificate/file': { read: 'anybody' },
 	'/door/first': { read: 'anybody', acts: { default: ['anybody', 'began a kitchen'] } },
 	'/door/invited/[code]': {
 		read: 'anybody',

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { RIGHTS, RIGHTS_OF, rightsOf } from '../../../people/roles.ts';
+import { RULES, ruleFor } from './rules.ts';
+
+const PAGES = import.meta.glob('../../../../routes/**/+page.svelte');
+const SERVERS = import.meta.glob<string>('../../../../routes/**/+{page.server,server}.ts', {
+	query: '?raw',
+	import: 'default',
+	eager: true
+});
+
+const routeOf = (path: string): string => path.replace(/^.*\/routes/, '').replace(/\/\+[^/]*$/, '') || '/';
+const routes = [...new Set([...Object.keys(PAGES), ...Object.keys(SERVERS)].map(routeOf))].sort();
+
+const METHOD = /^export const (GET|POST|PUT|PATCH|DELETE)\b/gm;
+
+/** The actions of a page, by the text of its server module: keys one tab deep in `actions`. */
+function actionsOf(text: string): string[] {
+	const begins = text.indexOf('export const actions');
+	if (begins < 0) return [];
+	return [...text.slice(begins).matchAll(/^\t(\w+): /gm)].map(([, name = '']) => name);
+}
+
+describe('the table of who may what', () => {
+	it('knows every route there is, and none that is not', () => {
+		expect(routes.length).toBeGreaterThan(60);
+		expect(Object.keys(RULES).sort()).toEqual(routes);
+	});
+
+	it('knows every action and every method of each, and no other', () => {
+		for (const [path, text] of Object.entries(SERVERS)) {
+			const route = routeOf(path);
+			const rule = RULES[route];
+			const acts = path.endsWith('+server.ts')
+				? [...text.matchAll(METHOD)].map(([, method = '']) => method).filter((method) => method !== 'GET')
+				: actionsOf(text);
+			expect(Object.keys(rule?.acts ?? {}).sort(), route).toEqual(acts.sort());
+		}
+	});
+
+	it('lets nobody do what it does not name', () => {
+		expect(ruleFor('/nowhere', 'GET', null)).toBeNull();
+		expect(ruleFor('/shelf', 'POST', 'steal')).toBeNull();
+		expect(ruleFor('/shelf', 'DELETE', null)).toBeNull();
+		// An endpoint that only takes something shows nothing.
+		expect(ruleFor('/sales/entries.json', 'GET', null)).toBeNull();
+	});
+
+	it('says what each thing is called that is done', () => {
+		for (const rule of Object.values(RULES))
+			for (const [, what] of Object.values(rule?.acts ?? {})) expect(what).toMatch(/^[a-z][a-z’' ]{4,79}$/);
+	});
+});
+
+describe('what each may', () => {
+	it('is everything for an owner, and little for an inspector', () => {
+		expect(RIGHTS_OF.owner).toEqual(RIGHTS);
+		expect(RIGHTS_OF.inspector).toEqual(['inspect']);
+		expect(RIGHTS_OF.seller).not.toContain('ledger');
+		expect(RIGHTS_OF.maker).not.toContain('formulate');
+	});
+
+	it('is less by a short code', () => {
+		expect(rightsOf('owner', true)).toEqual(
+			RIGHTS.filter((right) => !['ledger', 'settings', 'people', 'data', 'approve'].includes(right))
+		);
+		expect(rightsOf('maker', true)).toEqual(RIGHTS_OF.maker);
+	});
+});

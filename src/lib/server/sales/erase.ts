@@ -1,0 +1,22 @@
+import { newId } from '../rows.ts';
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { refuse } from '../errors.ts';
+
+/** Of an id, enough to tell one who was erased from another. */
+const TELLING = 6;
+
+/**
+ * Takes a customer's name off everything they bought: one and the same word stands in its place, so that what is owed
+ * and what came back still add up. How many entries. Throws `Refused` where nobody is called so.
+ */
+export async function eraseCustomer(db: Database, kitchenId: string, customer: string): Promise<number> {
+	return inTransaction(db, async (transaction) => {
+		const changed = await transaction('sales')
+			.where({ kitchen_id: kitchenId, customer })
+			.whereNot('customer', '')
+			.where('customer', 'not like', 'erased %')
+			.update({ customer: `erased ${newId().slice(-TELLING).toLowerCase()}` });
+		return changed > 0 ? changed : refuse('customer', 'no sale is to anybody called so');
+	});
+}
