@@ -21,10 +21,11 @@ const LIMIT_MS = 120_000;
 export async function startApplication(
 	dataDir: string,
 	port: number,
-	env: NodeJS.ProcessEnv = {}
+	env: NodeJS.ProcessEnv = {},
+	args: readonly string[] = []
 ): Promise<Application> {
 	const { DATABASE_URL: _none, ...inherited } = process.env;
-	const child = spawn(process.execPath, [join(root, 'scripts', 'run.mjs'), 'start'], {
+	const child = spawn(process.execPath, [join(root, 'scripts', 'run.mjs'), 'start', ...args], {
 		cwd: root,
 		stdio: ['ignore', 'pipe', 'pipe'],
 		env: { ...inherited, DATA_DIR: dataDir, PORT: String(port), ...env }
@@ -52,7 +53,7 @@ export async function startApplication(
 	});
 	await ready;
 	return {
-		address: `http://127.0.0.1:${port}`,
+		address: /Square Batch is at (\S+)/.exec(output)?.[1] ?? '',
 		child,
 		printed: () => output,
 		stop: () => {

@@ -131,7 +131,7 @@
 				<Waiting />
 			</aside>
 		{:else}
-			<Brand href="/door" />
+			<header><Brand href="/door" /></header>
 		{/if}
 		<main id="main" tabindex="-1" class="outline-none">
 			{@render children()}

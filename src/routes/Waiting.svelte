@@ -3,6 +3,7 @@
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import { plain, plural } from '$lib/format.ts';
+	import { isOut } from '$lib/people/here.svelte.ts';
 
 	/** What the server does not have yet, and what it would not take. */
 	const waiting = $derived(
@@ -23,8 +24,13 @@
 		role="status"
 		data-testid="waiting"
 	>
-		The server does not answer: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
-		in order. Go on working.
+		{#if isOut()}
+			You are not in any more: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
+			once you are back. <a href="/door?to={encodeURIComponent(page.url.pathname)}">Come in again</a>
+		{:else}
+			The server does not answer: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
+			in order. Go on working.
+		{/if}
 	</p>
 {/if}
 {#if isUnsafe}

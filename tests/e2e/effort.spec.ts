@@ -6,6 +6,7 @@ import { startApplication, type Application } from '../../scripts/lib/applicatio
 import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { answered, draftKept, ready, settled } from './making.ts';
+import { comeIn } from '../../scripts/lib/come-in-browser.ts';
 import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 240_000 });
@@ -68,6 +69,7 @@ const PRICES: [name: string, paid: string, forHowMuch: string][] = [
 test('a sale at the stall takes three presses at most', async ({ page }) => {
 	layDemo(join(folder, 'data'));
 	application = await startApplication(join(folder, 'data'), await freePort());
+	await comeIn(page.context(), application.address);
 	const person = new Person(page);
 	await page.goto(application.address);
 	await ready(page);
@@ -84,6 +86,7 @@ test('from an empty kitchen to a planned batch of a five-line tortilla in at mos
 }) => {
 	layDemo(join(folder, 'data'));
 	application = await startApplication(join(folder, 'data'), await freePort());
+	await comeIn(page.context(), application.address);
 	await page.goto(`${application.address}/kitchen/data`);
 	await ready(page);
 	await page.getByText('Begin a kitchen of your own').click();

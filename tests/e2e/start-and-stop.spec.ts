@@ -9,6 +9,7 @@ import { beHostile } from '../../scripts/lib/hostility.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { expect, test } from './test.ts';
 import { ask } from '../../scripts/lib/come-in.ts';
+import { comeIn } from '../../scripts/lib/come-in-browser.ts';
 
 test.describe.configure({ timeout: 300_000 });
 
@@ -113,6 +114,7 @@ test('killed in the middle of saving, left running, started twice, stopped', asy
 		expect(acknowledged).toBeGreaterThan(0);
 		const started = await startApplication(dataDir, port);
 		expect(started.printed()).not.toContain('Loaded the demo kitchen');
+		await comeIn(page.context(), started.address);
 		await page.goto(`${started.address}/shelf`);
 		await page.getByRole('link', { name: 'Salt' }).click();
 		// One more may have been saved whose answer was cut off; none may be missing.

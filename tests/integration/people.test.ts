@@ -171,7 +171,7 @@ describe('a session', () => {
 		const token = await session(personId);
 		const { who } = await found(token);
 		expect(who?.membership).toMatchObject({ id, role: 'seller', kitchenId: bench.kitchen.id });
-		expect(who?.rights).toEqual(['labels', 'sell']);
+		expect(who?.rights).toEqual(['hear', 'labels', 'sell']);
 		expect(await bench.db('sessions').where('token_hash', token).first()).toBeUndefined();
 		expect(await bench.db('sessions').where('token_hash', tokenHash(token)).first()).toBeDefined();
 		expect(await found(newToken())).toEqual({ who: null, why: 'unknown' });

@@ -6,6 +6,8 @@ export type Role = (typeof ROLES)[number];
 export const RIGHTS = [
 	/** Open the shelf, formulas, batches and Today. */
 	'look',
+	/** Hear of what others do, as it happens. */
+	'hear',
 	/** Plan batches, weigh, record and close them. */
 	'make',
 	/** Receive and count lots, weigh cups, make jars. */
@@ -36,8 +38,8 @@ export type Right = (typeof RIGHTS)[number];
 /** The one table of who may what. */
 export const RIGHTS_OF: Readonly<Record<Role, readonly Right[]>> = {
 	owner: RIGHTS,
-	maker: ['look', 'make', 'stock', 'labels', 'trace'],
-	seller: ['labels', 'sell'],
+	maker: ['look', 'hear', 'make', 'stock', 'labels', 'trace'],
+	seller: ['hear', 'labels', 'sell'],
 	inspector: ['inspect']
 };
 

@@ -1,4 +1,4 @@
-import { asHeader } from '../people/here.svelte.ts';
+import { answered, asHeader } from '../people/here.svelte.ts';
 import type { Answer } from './answers.ts';
 
 /**
@@ -20,6 +20,7 @@ export async function postItems<T>(
 			headers: { 'content-type': 'application/json', ...asHeader() },
 			body: JSON.stringify(body)
 		});
+		answered(response.status);
 		if (response.ok) return ((await response.json()) as { answers: Answer[] }).answers;
 		if (NOT_NOW.has(response.status)) return null;
 		const { message = 'the server did not take it' } = (await response.json().catch(() => ({}))) as {

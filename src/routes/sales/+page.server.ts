@@ -15,6 +15,7 @@ import { yearOfSales } from '$lib/server/sales/year.ts';
 import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
 import { eraseCustomer } from '$lib/server/sales/erase.ts';
+import { whoDid } from '$lib/server/people/deeds.ts';
 
 /** The ledger opens with these months of it. */
 const MONTHS = 12;
@@ -52,6 +53,13 @@ async function readPage({ db, kitchen }: App.Locals, url: URL) {
 	const entries = sales.slice(0, shown);
 	return {
 		sales: entries,
+		/** Who noted each, by its id. */
+		notedBy: await whoDid(
+			db,
+			kitchen.id,
+			'sales',
+			entries.map(({ id }) => id)
+		),
 		byDay: sort === 'largest' ? [] : await daysShown(db, kitchen.id, filter, entries),
 		hasMore: sales.length > shown,
 		shown,

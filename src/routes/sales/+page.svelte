@@ -253,6 +253,9 @@
 												class="figure text-quiet text-sm whitespace-nowrap underline">{sale.batchCode}</a
 											>{:else}<span class="text-quiet text-sm">no batch known</span>{/if}
 										<span class="text-quiet block text-sm sm:hidden">{sale.channel}</span>
+										{#if data.notedBy[sale.id]}<span class="text-quiet block text-sm"
+												>by {data.notedBy[sale.id]}</span
+											>{/if}
 										{#if sale.kind !== 'sale' || sale.customer || sale.paidBy === 'owed'}
 											<span class="block text-sm"
 												>{[

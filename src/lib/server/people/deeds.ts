@@ -130,3 +130,37 @@ export async function doneBy(
 		});
 	return new Map(rows.map(({ id, name, device }) => [id, { name, device: device ?? '' }]));
 }
+
+/** Tables of which each row says whose deed it is. */
+type DoneTable = 'label_revisions' | 'lot_moves' | 'price_packs' | 'sales' | 'till_counts';
+
+/** Who did what some rows say, by the rows' ids; a row from before that was kept is not among them. */
+export async function whoDid(
+	db: Database,
+	kitchenId: string,
+	table: DoneTable,
+	ids: readonly string[]
+): Promise<Record<string, string>> {
+	if (ids.length === 0) return {};
+	const rows = await db(`${table} as t`)
+		.join('deeds as e', 'e.id', 't.deed_id')
+		.join('memberships as m', 'm.id', 'e.membership_id')
+		.where('t.kitchen_id', kitchenId)
+		.whereIn('t.id', ids)
+		.select<{ id: string; name: string }[]>({ id: 't.id', name: 'm.name' });
+	return Object.fromEntries(rows.map(({ id, name }) => [id, name]));
+}
+
+/** Who closed a batch and who corrected it since, by the number of the closing. */
+export async function closersOf(
+	db: Database,
+	kitchenId: string,
+	batchId: string
+): Promise<Record<number, string>> {
+	const rows = await db('batch_closings as t')
+		.join('deeds as e', 'e.id', 't.deed_id')
+		.join('memberships as m', 'm.id', 'e.membership_id')
+		.where({ 't.kitchen_id': kitchenId, 't.batch_id': batchId })
+		.select<{ number: number; name: string }[]>({ number: 't.number', name: 'm.name' });
+	return Object.fromEntries(rows.map(({ number, name }) => [number, name]));
+}

@@ -155,6 +155,7 @@
 		version={batch.version}
 		waiting={readingAgain > 0 || outbox.waiting.some((each) => each.batchId === batch.id)}
 		closed={batch.closed}
+		closedBy={data.closedBy}
 		squares={batch.closings.every((closing) => closing.state === 'squares')}
 		{edited}
 		recorded={batch.recorded}

@@ -16,6 +16,8 @@
 		/** Entries of this device are still on their way to the server. */
 		waiting: boolean;
 		closed: BatchClosing[];
+		/** Who closed it and who corrected it, by the closing's number. */
+		closedBy: Record<number, string>;
 		/** Whether every stage squares as it is saved. */
 		squares: boolean;
 		/** Something is typed that is not saved. */
@@ -23,7 +25,7 @@
 		recorded: boolean;
 		currency: string;
 	}
-	let { version, waiting, closed, squares, edited, recorded, currency }: Props = $props();
+	let { version, waiting, closed, closedBy, squares, edited, recorded, currency }: Props = $props();
 	let reason = $state('');
 	const form = draftForm<Batch>({ saved: 'Closed' });
 	// Another device added something: what is closed has to be what is seen.
@@ -93,7 +95,10 @@
 				<tr
 					><th><span class="sr-only">Figure</span></th>{#each closed as closing (closing.number)}<th
 							class="number"
-							>{heading(closing)}<span class="text-quiet block text-xs">{dayTextOf(closing.closedAt)}</span
+							>{heading(closing)}<span class="text-quiet block text-xs"
+								>{dayTextOf(closing.closedAt)}{closedBy[closing.number]
+									? ` by ${closedBy[closing.number]}`
+									: ''}</span
 							></th
 						>{/each}</tr
 				>

@@ -26,6 +26,7 @@ import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts'
 import { saveLabel } from '$lib/server/labels/save.ts';
 import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import type { Actions, PageServerLoad } from './$types';
+import { whoDid } from '$lib/server/people/deeds.ts';
 
 /** So many batches are offered for printing. */
 const LISTED_BATCHES = 20;
@@ -48,6 +49,13 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, para
 	return {
 		label,
 		rules: kitchen.rules,
+		/** Who approved each revision. */
+		approvedBy: await whoDid(
+			db,
+			kitchen.id,
+			'label_revisions',
+			label.revisions.map(({ id }) => id)
+		),
 		/** Rule sets under which a label of it was begun. */
 		begun: await labelRules(db, kitchen.id, params.id),
 		printer: await printerState(),

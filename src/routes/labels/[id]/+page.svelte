@@ -361,6 +361,7 @@
 	{asked}
 />
 <Revisions
+	approvedBy={data.approvedBy}
 	id={label.product.id}
 	{asked}
 	revisions={label.revisions}

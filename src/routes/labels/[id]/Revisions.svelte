@@ -23,6 +23,8 @@
 		/** The rule set in the address, where it is not the kitchen's. */
 		asked: string;
 		revisions: LabelRevision[];
+		/** Who approved each, by its id; one from before that was kept is not there. */
+		approvedBy: Record<string, string>;
 		batches: { id: string; code: string; madeOn: string; packsLeft: number; labelNumber: number | null }[];
 		/** Whether the newest says something that is no longer so. */
 		isOutOfDate: boolean;
@@ -31,7 +33,7 @@
 		jobs: KeptPrintJob[];
 		jobId: string;
 	}
-	let { id, asked, revisions, batches, isOutOfDate, printer, jobs, jobId }: Props = $props();
+	let { id, asked, revisions, approvedBy, batches, isOutOfDate, printer, jobs, jobId }: Props = $props();
 	let chosen = $state('');
 	let batch = $state<string>();
 	let on = $state<string>(ROLL);
@@ -163,7 +165,9 @@
 				{#each revisions as each (each.id)}
 					<tr>
 						<td class="figure font-semibold">{each.number}</td>
-						<td class="text-quiet">{dayTextOf(each.approvedAt)}</td>
+						<td class="text-quiet"
+							>{dayTextOf(each.approvedAt)}{approvedBy[each.id] ? ` by ${approvedBy[each.id]}` : ''}</td
+						>
 						<td>version {each.formulaNumber}</td>
 						<td class="number figure">{each.declared_g}<span class="unit">g</span></td>
 						<td class="text-sm"

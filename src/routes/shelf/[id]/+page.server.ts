@@ -27,6 +27,7 @@ import { lotsOnHand } from '$lib/server/lots/read.ts';
 import { newId } from '$lib/server/rows.ts';
 import { readCoreShelf } from '$lib/server/shelf.ts';
 import type { Actions, PageServerLoad } from './$types';
+import { whoDid } from '$lib/server/people/deeds.ts';
 
 /** What is not on the shelf yet: an ingredient from nothing, or a mix of one's own. */
 const NEW = ['blank', 'mix'];
@@ -41,6 +42,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 			draft: newIngredientDraft(newId(), params.id === 'mix'),
 			confirmedOn: null,
 			packs: [],
+			notedBy: {} as Record<string, string>,
 			measures: [],
 			history: [],
 			measureSet,
@@ -58,6 +60,13 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		draft: ingredientDraft(ingredient),
 		confirmedOn: ingredient.confirmedOn,
 		packs,
+		/** Who noted each price, by its id. */
+		notedBy: await whoDid(
+			db,
+			kitchen.id,
+			'price_packs',
+			packs.map(({ id }) => id)
+		),
 		measures: ingredient.measures,
 		history,
 		measureSet,

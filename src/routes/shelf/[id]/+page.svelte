@@ -74,6 +74,7 @@
 {#if !data.isNew}
 	{#if data.draft.mix}<Jars portion_g={data.portion_g} lots={data.lots} today={data.today} />{/if}
 	<Prices
+		notedBy={data.notedBy}
 		id={data.draft.id}
 		packs={data.packs}
 		today={data.today}

@@ -16,12 +16,14 @@
 		id: string;
 		/** Newest first. */
 		packs: PricePack[];
+		/** Who noted each, by its id; one from before that was kept is not there. */
+		notedBy: Record<string, string>;
 		today: string;
 		currency: string;
 		/** A mix, whose price follows from its lines. */
 		follows?: boolean;
 	}
-	let { id, packs, today, currency, follows = false }: Props = $props();
+	let { id, packs, notedBy, today, currency, follows = false }: Props = $props();
 
 	const blank = () => ({ amount: '', grams: '', usable: '100', boughtOn: today, supplier: '' });
 	let price = $state(untrack(blank));
@@ -90,7 +92,11 @@
 					{#each packs as pack (pack.id)}
 						<tr>
 							<td class="whitespace-nowrap">{dayText(pack.boughtOn)}</td>
-							<td class="text-quiet">{pack.supplier}</td>
+							<td class="text-quiet"
+								>{pack.supplier}{notedBy[pack.id]
+									? `${pack.supplier ? ', ' : ''}noted by ${notedBy[pack.id]}`
+									: ''}</td
+							>
 							<td class="number">{money(pack.amount, currency)}</td>
 							<td class="number">{plain(pack.grams, 1)}<span class="unit">g</span></td>
 							<td class="number">{plain(pack.usable * 100, 1)}<span class="unit">%</span></td>

@@ -132,8 +132,7 @@ async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Aske
 	redirect(303, `${shared ? '/door/who' : '/door'}${to}`);
 }
 
-const isRight = (ask: Ask): ask is Right =>
-	!(['anybody', 'device', 'person', 'self', 'member'] as Ask[]).includes(ask);
+const isRight = (ask: Ask): ask is Right => !(['anybody', 'device', 'person', 'self'] as Ask[]).includes(ask);
 
 /** Why somebody who is in is turned away all the same; null where they are not. Leads pages where they belong. */
 function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {

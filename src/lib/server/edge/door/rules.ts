@@ -2,9 +2,9 @@ import type { Right } from '../../../people/roles.ts';
 
 /**
  * Whom a door stands open to that asks for no right in the kitchen: everybody, a shared device that was let in, who
- * came in at all, who came in by a key of their own and not by a short code, and who is in a kitchen as anything.
+ * came in at all, and who came in by a key of their own and not by a short code.
  */
-export type Ask = Right | 'anybody' | 'device' | 'person' | 'self' | 'member';
+export type Ask = Right | 'anybody' | 'device' | 'person' | 'self';
 
 /** What is asked of who reads a route, and of each thing that is done there, with what a list calls it. */
 export interface Rule {
@@ -84,7 +84,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/inspection/batch/[id]': { read: 'inspect' },
 	'/inspection/label/[id]': { read: 'inspect' },
 
-	'/live': { read: 'member' },
+	'/live': { read: 'hear' },
 	'/find.json': { read: 'look' },
 
 	'/shelf': { read: 'look' },

@@ -4,6 +4,7 @@ import { today } from '$lib/server/kitchens.ts';
 import { getLot, movesOf } from '$lib/server/lots/read.ts';
 import { takeBackLot } from '$lib/server/lots/receive.ts';
 import { traceLot } from '$lib/server/trace/forward.ts';
+import { whoDid } from '$lib/server/people/deeds.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
@@ -12,7 +13,13 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		movesOf(db, kitchen.id, lot.id),
 		traceLot(db, kitchen.id, lot.id)
 	]);
-	return { lot, moves, trace, today: today(kitchen) };
+	const doneBy = await whoDid(
+		db,
+		kitchen.id,
+		'lot_moves',
+		moves.map(({ id }) => id)
+	);
+	return { lot, moves, doneBy, trace, today: today(kitchen) };
 };
 
 export const actions: Actions = {

@@ -105,7 +105,8 @@
 							>{move.kind === 'drawn' && move.amount > 0 ? 'given back by' : WORDS[move.kind]}
 							{#if move.batchId}<a href="/batches/{move.batchId}" class="figure underline">{move.batchCode}</a
 								>{/if}
-							{#if move.reason}<span class="text-quiet">{move.reason}</span>{/if}</td
+							{#if move.reason}<span class="text-quiet">{move.reason}</span>{/if}
+							{#if data.doneBy[move.id]}<span class="text-quiet">by {data.doneBy[move.id]}</span>{/if}</td
 						>
 						<td class="number">{move.amount > 0 ? '+' : '−'}{plain(Math.abs(move.amount), 1)}</td>
 					</tr>

@@ -1,0 +1,394 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { startApplication, type Application } from '../../scripts/lib/application.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
+import { layDemo } from '../../scripts/lib/demo-data.ts';
+import { freePort } from '../../scripts/lib/ports.ts';
+import { typeDay } from './controls.ts';
+import {
+	answered,
+	fresh,
+	measure,
+	newFormula,
+	open,
+	planAtBench,
+	planBatch,
+	ready,
+	record
+} from './making.ts';
+import { expect } from './test.ts';
+
+/** An application of its own: who is in one that others test too would be put out under their hands. */
+const test = base.extend<object, { application: Application }>({
+	application: [
+		// eslint-disable-next-line no-empty-pattern -- the runner reads the fixtures off the first argument
+		async ({}, use) => {
+			const folder = mkdtempSync(join(tmpdir(), 'square-batch-door-'));
+			layDemo(join(folder, 'data'));
+			const application = await startApplication(join(folder, 'data'), await freePort());
+			await use(application);
+			await application.stop();
+			rmSync(folder, { recursive: true, force: true });
+		},
+		{ scope: 'worker', timeout: 180_000 }
+	]
+});
+test.describe.configure({ mode: 'serial', timeout: 240_000 });
+test.use({ actionTimeout: 30_000 });
+
+const PASSWORD = 'three plain words';
+const contexts: BrowserContext[] = [];
+test.afterEach(async () => {
+	for (const context of contexts.splice(0)) await context.close();
+});
+
+/** A browser of its own, in which somebody of the demo is in, or nobody. */
+async function browserOf(browser: Browser, address: string, name?: 'Wren' | 'Pim' | 'Sorrel' | 'Inspector') {
+	const context = name
+		? await another(browser, address, name)
+		: await browser.newContext({ baseURL: address, locale: 'en-US', reducedMotion: 'reduce' });
+	contexts.push(context);
+	return context.newPage();
+}
+
+const accessible = async (page: Page) => {
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	expect(violations.map(({ id }) => id)).toEqual([]);
+};
+
+/** The address of the code that is shown. */
+const codeOf = (page: Page) => page.getByTestId('address').innerText();
+
+test('the first makes themselves the owner of a kitchen, and comes back by password and recovery code', async ({
+	browser,
+	application
+}) => {
+	const page = await browserOf(browser, application.address);
+	await open(page, '/batches');
+	await expect(page).toHaveURL(/\/door\?to=%2Fbatches$/);
+	await accessible(page);
+	await page.getByRole('link', { name: 'Begin a kitchen of your own' }).click();
+	await ready(page);
+	await accessible(page);
+	await page.getByLabel('Your name').fill('Tansy');
+	await page.getByLabel('Name you come in by').fill('Tansy');
+	await page.getByLabel('Password').fill('short');
+	await page.getByLabel('What the kitchen is called').fill('Bracken bench');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page.getByText('at least 12 characters')).toBeVisible();
+	// Nothing that was typed is lost.
+	await expect(page.getByLabel('What the kitchen is called')).toHaveValue('Bracken bench');
+	await page.getByLabel('Password').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page).toHaveURL(/\/me\?new$/);
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await page.getByLabel('Your password, for these').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Make recovery codes' }).click();
+	const codes = page.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem');
+	await expect(codes).toHaveCount(8);
+	const code = await codes.first().innerText();
+	await accessible(page);
+	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	await expect(page).toHaveURL(/\/door$/);
+	// Nobody is first a second time.
+	await expect(page.getByRole('link', { name: 'Begin a kitchen of your own' })).toHaveCount(0);
+
+	await page.getByLabel('Name you come in by').fill('tansy');
+	await page.getByLabel('Password').fill('not these words');
+	await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(page.getByText('do not go together')).toBeVisible();
+	await page.getByLabel('Password').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	await page.getByRole('link', { name: /Forgot the password/ }).click();
+	await page.getByLabel('Name you come in by').fill('tansy');
+	await page.getByLabel('Recovery code').fill(code.toUpperCase());
+	await page.getByLabel('New password').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(page.getByText('7 codes left')).toBeVisible();
+});
+
+test('two kitchens on two devices at once, and a person of both changes on one device alone', async ({
+	browser,
+	application
+}) => {
+	const wren = await browserOf(browser, application.address, 'Wren');
+	await open(wren, '/people');
+	await wren.getByText('Invite somebody with a device of their own').click();
+	await wren.getByLabel('Whom it is for').fill('Tansy');
+	await wren.getByRole('button', { name: 'Invite', exact: true }).click();
+	const invitation = await codeOf(wren);
+	await accessible(wren);
+
+	const comeInAsTansy = async () => {
+		const page = await browserOf(browser, application.address);
+		await open(page, '/door');
+		await page.getByLabel('Name you come in by').fill('tansy');
+		await page.getByLabel('Password').fill(PASSWORD);
+		await page.getByRole('button', { name: 'Come in', exact: true }).click();
+		await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+		return page;
+	};
+	const [tablet, phone] = [await comeInAsTansy(), await comeInAsTansy()];
+	await open(tablet, invitation);
+	await accessible(tablet);
+	await tablet.getByRole('button', { name: 'Take it as Tansy' }).click();
+	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
+	// On the phone nothing changed: there it is the other kitchen still.
+	await open(phone, '/formulas');
+	await expect(phone.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await expect(phone.getByText('Beet and cumin roti')).toHaveCount(0);
+	await open(tablet, '/formulas');
+	await expect(tablet.getByText('Beet and cumin roti').first()).toBeVisible();
+	// A maker reads formulas, and changes none.
+	const refused = await tablet.request.get('/people');
+	expect(refused.status()).toBe(403);
+	// The code is used up.
+	await open(phone, invitation);
+	await expect(phone.getByText('does not count')).toBeVisible();
+	await open(tablet, '/me');
+	await tablet.getByRole('button', { name: 'Open Bracken bench' }).click();
+	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await expect(wren.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
+});
+
+test('a tablet is let in by a code, people change at it mid-batch, and it is put out', async ({
+	browser,
+	application
+}) => {
+	const wren = await browserOf(browser, application.address, 'Wren');
+	await open(wren, '/people');
+	const giveCode = async (name: string, code: string) => {
+		await wren.getByText(`Change ${name}`, { exact: true }).click();
+		await wren.getByLabel(`Short code of ${name}`).fill(code);
+		await answered(wren, () => wren.getByRole('button', { name: 'Give the code' }).first().click());
+		await wren.getByText(`Change ${name}`, { exact: true }).click();
+	};
+	await giveCode('Pim', '4711');
+	await giveCode('Wren', '8024');
+	await wren.getByText('Let a device in').click();
+	await wren.getByRole('button', { name: 'Show the code' }).click();
+	const address = await codeOf(wren);
+
+	const tablet = await browserOf(browser, application.address);
+	// What shows a preview of a link uses it up not.
+	expect((await tablet.request.get(address)).status()).toBe(200);
+	await open(tablet, address);
+	await accessible(tablet);
+	await tablet.getByRole('button', { name: 'Let it in' }).click();
+	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+	await accessible(tablet);
+	await tablet.getByRole('button', { name: /^Pim/ }).click();
+	await tablet.getByLabel('Short code').fill('4712');
+	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(tablet.getByText('this is not their code')).toBeVisible();
+	for (const digit of '4711') await tablet.getByRole('button', { name: digit, exact: true }).click();
+	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Pim');
+
+	await newFormula(wren, 'Changed hands roti', { origin: application.address });
+	await planAtBench(wren);
+	const station = new URL(wren.url()).pathname;
+	await open(tablet, station);
+	await tablet.getByLabel('Or type it').fill('1000');
+	await tablet.getByRole('button', { name: 'Take it' }).click();
+	await expect(tablet.getByTestId('line-now')).toHaveText('Water');
+	// A reading in hand stays in hand.
+	await tablet.getByLabel('Or type it').fill('600');
+	await tablet.getByRole('button', { name: 'Change person' }).click();
+	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+	await tablet.getByRole('button', { name: /^Wren/ }).click();
+	await tablet.getByLabel('Short code').fill('8024');
+	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toHaveCount(0);
+	await expect(tablet.getByLabel('Or type it')).toHaveValue('600');
+	await answered(tablet, () => tablet.getByRole('button', { name: 'Take it' }).click());
+	// By a short code an owner is no owner of people and money.
+	expect((await tablet.request.get('/people')).status()).toBe(403);
+	expect((await tablet.request.get('/sales')).status()).toBe(403);
+
+	const batch = /batches\/([0-9A-Z]{26})/.exec(station)?.[1] ?? '';
+	await open(wren, `/trace/batch/${batch}`);
+	const weighings = wren.getByRole('region', { name: 'Weighings' });
+	await expect(weighings).toContainText('typed by Pim');
+	await expect(weighings).toContainText('typed by Wren');
+	await open(wren, '/people/did');
+	await expect(wren.getByRole('row').filter({ hasText: 'Tablet at the griddle' }).first()).toBeVisible();
+	await expect(wren.getByRole('row').filter({ hasText: 'entered at the bench' }).first()).toContainText(
+		/Wren|Pim/
+	);
+	await accessible(wren);
+	await wren.getByLabel('Words').fill('came in by a short code');
+	await wren.getByRole('button', { name: 'Show' }).click();
+	await expect(wren.getByText('entered at the bench')).toHaveCount(0);
+	await expect(wren.getByText('came in by a short code').first()).toBeVisible();
+
+	await tablet.evaluate(() => localStorage.setItem('left-behind', 'yes'));
+	await open(wren, '/people');
+	await answered(wren, () => wren.getByRole('button', { name: 'Put Tablet at the griddle out' }).click());
+	await tablet.goto(station);
+	await expect(tablet.getByText('This device was put out.')).toBeVisible();
+	expect(await tablet.evaluate(() => localStorage.getItem('left-behind'))).toBeNull();
+	await tablet.goto('/');
+	await expect(tablet).toHaveURL(/\/door$/);
+});
+
+test('a helper is invited, at work, and put out', async ({ browser, application }) => {
+	const wren = await browserOf(browser, application.address, 'Wren');
+	await open(wren, '/people');
+	await wren.getByText('Invite somebody with a device of their own').click();
+	await wren.getByLabel('Whom it is for').fill('Fern');
+	await wren.getByRole('button', { name: 'Invite', exact: true }).click();
+	const fern = await browserOf(browser, application.address);
+	await open(fern, await codeOf(wren));
+	await expect(fern.getByLabel('Your name')).toHaveValue('Fern');
+	await fern.getByLabel('Name you come in by').fill('fern');
+	await fern.getByLabel('Password').fill(PASSWORD);
+	await fern.getByRole('button', { name: 'Come in', exact: true }).click();
+	const places = fern.getByRole('navigation', { name: 'Places' });
+	await expect(places).toContainText('Fern, maker');
+	await expect(places.getByRole('link', { name: 'Batches' })).toBeVisible();
+	for (const word of ['Sales', 'People', 'Kitchen'])
+		await expect(places.getByRole('link', { name: word })).toHaveCount(0);
+	await open(fern, '/formulas');
+	await fern
+		.getByRole('link', { name: /Beet and cumin roti/ })
+		.first()
+		.click();
+	await ready(fern);
+	await open(wren, '/people');
+	await answered(wren, () => wren.getByRole('button', { name: 'Put Fern out' }).click());
+	await fern.goto('/batches');
+	await expect(fern.getByText(/This device was put out|Come in/).first()).toBeVisible();
+	await fern.goto('/batches');
+	await expect(fern).toHaveURL(/\/door/);
+});
+
+test('an inspector sees labels, batches and traces of their days, and nothing of money or customers', async ({
+	browser,
+	application
+}) => {
+	const page = await browserOf(browser, application.address, 'Inspector');
+	await open(page, '/');
+	await expect(page).toHaveURL(/\/inspection$/);
+	await accessible(page);
+	const looked = [await page.locator('main').innerText()];
+	await page
+		.getByRole('link', { name: /^\d{6}-\d$/ })
+		.first()
+		.click();
+	await expect(page.getByRole('heading', { name: 'Every weighing' })).toBeVisible();
+	await accessible(page);
+	looked.push(await page.locator('main').innerText());
+	await open(page, '/inspection');
+	await page.getByRole('region', { name: 'Labels' }).getByRole('link').first().click();
+	await expect(page.getByRole('heading', { name: /Revision/ }).first()).toBeVisible();
+	looked.push(await page.locator('main').innerText());
+	for (const words of looked) expect(words).not.toMatch(/\$|price|customer|profit/i);
+	for (const path of [
+		'/sales',
+		'/batches',
+		'/shelf',
+		'/sales.csv',
+		'/people',
+		'/kitchen/data/archive',
+		'/find.json'
+	])
+		expect((await page.request.get(path)).status(), path).toBe(403);
+	// Of other days nothing is here.
+	const wren = await browserOf(browser, application.address, 'Wren');
+	await open(wren, '/people');
+	await wren.getByText('Change Inspector', { exact: true }).click();
+	const member = wren.getByRole('listitem').filter({ hasText: 'Change Inspector' });
+	await typeDay(member, 'Sees from', '2020-01-01');
+	await typeDay(member, 'Sees to', '2020-01-31');
+	await answered(wren, () => member.getByRole('button', { name: 'Change it' }).click());
+	await open(page, '/inspection');
+	await expect(page.getByText('No batch was made in these days.')).toBeVisible();
+});
+
+test('the stall goes on offline, its session ends meanwhile, and all is sent once the person is back', async ({
+	browser,
+	application
+}) => {
+	const wren = await browserOf(browser, application.address, 'Wren');
+	const name = fresh('Offline roti');
+	await newFormula(wren, name, { origin: application.address });
+	await planBatch(wren);
+	await measure(wren, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
+	await record(wren);
+	const batch = wren.url();
+
+	const sorrel = await browserOf(browser, application.address, 'Sorrel');
+	await open(sorrel, '/');
+	await expect(sorrel).toHaveURL(/\/sales\/stall$/);
+	await ready(sorrel);
+	const product = sorrel
+		.getByRole('list', { name: 'Products' })
+		.getByRole('button', { name: new RegExp(name) });
+	const sell = async () => {
+		await product.click();
+		const decide = sorrel.getByRole('button', { name: 'I have told them: sell it' });
+		if (await decide.isVisible()) await decide.click();
+		await sorrel.getByRole('button', { name: 'Cash' }).click();
+	};
+	await answered(sorrel, sell);
+	await sorrel.context().setOffline(true);
+	await sell();
+	await expect(sorrel.getByTestId('waiting')).toContainText('1 entry is kept on this device');
+	// Elsewhere she ends where she was in.
+	const elsewhere = await browserOf(browser, application.address, 'Sorrel');
+	await open(elsewhere, '/me');
+	await answered(elsewhere, () => elsewhere.getByRole('button', { name: /^End / }).first().click());
+	await sorrel.context().setOffline(false);
+	await expect(sorrel.getByTestId('waiting')).toContainText('You are not in any more');
+	await sorrel.getByRole('link', { name: 'Come in again' }).click();
+	await sorrel.getByRole('button', { name: /^Sorrel/ }).click();
+	await expect(sorrel).toHaveURL(/\/sales\/stall$/);
+	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
+	await open(wren, batch);
+	await expect(wren.getByText('2 of 4 packs, 2 left')).toBeVisible();
+	// Somebody else at the same browser sends nothing of hers, and sees none of it.
+	await sorrel.context().setOffline(true);
+	await sell();
+	await expect(sorrel.getByTestId('waiting')).toContainText('1 entry');
+	await sorrel.context().setOffline(false);
+	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
+	await open(wren, batch);
+	await expect(wren.getByText('3 of 4 packs, 1 left')).toBeVisible();
+});
+
+test('a passkey comes in the place of the password', async ({ browser, application }) => {
+	// A passkey is of a name: an address of numbers has none.
+	const named = application.address.replace('127.0.0.1', 'localhost');
+	const page = await browserOf(browser, named);
+	const session = await page.context().newCDPSession(page);
+	await session.send('WebAuthn.enable');
+	await session.send('WebAuthn.addVirtualAuthenticator', {
+		options: {
+			protocol: 'ctap2',
+			transport: 'internal',
+			hasResidentKey: true,
+			hasUserVerification: true,
+			isUserVerified: true,
+			automaticPresenceSimulation: true
+		}
+	});
+	await open(page, '/door');
+	await page.getByLabel('Name you come in by').fill('tansy');
+	await page.getByLabel('Password').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await open(page, '/me');
+	await page.getByLabel('Called').fill('The test’s own');
+	await page.getByRole('button', { name: 'Add a passkey' }).click();
+	await expect(page.getByText('The test’s own')).toBeVisible();
+	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	await expect(page).toHaveURL(/\/door$/);
+	await page.getByRole('button', { name: 'Use a passkey' }).click();
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Tansy, owner');
+});
