@@ -203,13 +203,22 @@ const PAST = `day,place,bread,packs,price
 21/03/2025,Ferry Green Saturday market,Toasted-oat pita,a few,5.50
 22/03/2025,From the door,Seeded crispbread,2,4.00`;
 
+/** Who comes in, and what each did. */
+const PEOPLE: readonly Shot[] = [
+	{ name: 'door', path: () => '/door' },
+	{ name: 'people', path: () => '/people' },
+	{ name: 'did', path: () => '/people/did' },
+	{ name: 'inspection', path: () => '/inspection' }
+];
+
 /** Several views in one picture: every station on a laptop and on a tablet, what belongs together else. */
 const SHEETS = [
 	{ name: 'stations', shots: STATIONS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'stations-tablet', shots: STATIONS, width: 768, height: 1024, columns: 3, share: 0.5 },
 	{ name: 'lists', shots: LISTS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'kitchen', shots: KITCHEN, width: 1280, height: 800, columns: 2, share: 0.62 },
-	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 }
+	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'people', shots: PEOPLE, width: 1280, height: 800, columns: 2, share: 0.62 }
 ];
 
 /** Streams stay open on a batch's pages, so the network is never idle there. */

@@ -63,7 +63,7 @@
 	});
 	/** Where something may come from another device; elsewhere no stream is kept open. */
 	const isLive = $derived(
-		data.who?.as != null && (/^\/($|batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0)
+		may('hear') && (/^\/($|batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0)
 	);
 	$effect(() => (isLive ? listenToNews(() => void readAgain()) : undefined));
 	let finding = $state(false);

@@ -47,3 +47,14 @@ export async function codesLeft(db: Database, personId: string): Promise<number>
 		.pluck<string[]>('id');
 	return rows.length;
 }
+
+/** Gives a person one more code, for who keeps the machine to hand on. */
+export async function oneRecoveryCode(db: Database, personId: string): Promise<string> {
+	const code = newCode();
+	await db('recovery_codes').insert({
+		id: newId(),
+		person_id: personId,
+		code_hash: tokenHash(plain(code))
+	});
+	return code;
+}

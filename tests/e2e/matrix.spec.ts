@@ -1,0 +1,433 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ulid } from 'ulid';
+import { startApplication, type Application } from '../../scripts/lib/application.ts';
+import { layDemo } from '../../scripts/lib/demo-data.ts';
+import { everyRoute } from '../../scripts/lib/hostile.ts';
+import { startMariaDb } from '../../scripts/lib/mariadb.ts';
+import { freePort } from '../../scripts/lib/ports.ts';
+import { openDatabase, type Database } from '../../src/lib/server/db/connection.ts';
+import { createKitchen, getKitchen, theKitchen } from '../../src/lib/server/kitchens.ts';
+import { letDeviceIn, putDeviceOut } from '../../src/lib/server/people/devices.ts';
+import { join as belong } from '../../src/lib/server/people/memberships.ts';
+import { makePerson } from '../../src/lib/server/people/persons.ts';
+import { newToken } from '../../src/lib/server/people/secrets.ts';
+import { beginSession, endSessions } from '../../src/lib/server/people/sessions.ts';
+import { expect, test } from '@playwright/test';
+
+/**
+ * Whom each route lets read, and whom it lets do each thing: n nobody, s seller, m maker, i inspector, o owner; `-`
+ * a shared device alone. Written out once more, so that a change of the table is meant.
+ */
+const MAY: [route: string, read: string, ...acts: string[]][] = [
+	['/', 'mo'],
+	['/alive', 'nsmio'],
+	['/door', 'nsmio', 'in nsmio', 'demo nsmio', 'out smio'],
+	['/door/again', 'nsmio', 'default nsmio'],
+	['/door/certificate', 'nsmio'],
+	['/door/certificate/file', 'nsmio'],
+	['/door/first', 'nsmio', 'default nsmio'],
+	['/door/invited/[code]', 'nsmio', 'new nsmio', 'join smio'],
+	['/door/let-in/[code]', 'nsmio', 'default nsmio'],
+	['/door/passkey.json', 'nsmio', 'POST nsmio'],
+	['/door/who', '-', 'default -'],
+	['/door/who.json', '-', 'POST -'],
+	[
+		'/me',
+		'smio',
+		'name smio',
+		'password smio',
+		'codes smio',
+		'second smio',
+		'secondOn smio',
+		'secondOff smio',
+		'forgetKey smio',
+		'end smio',
+		'endOthers smio',
+		'code smio',
+		'open smio',
+		'leave smio',
+		'erase smio'
+	],
+	['/me/data', 'smio'],
+	['/me/passkey.json', 'smio', 'POST smio'],
+	[
+		'/people',
+		'o',
+		'invite o',
+		'helper o',
+		'change o',
+		'code o',
+		'end o',
+		'letIn o',
+		'device o',
+		'putOut o',
+		'withdraw o'
+	],
+	['/people/did', 'o'],
+	['/people/did/csv', 'o'],
+	['/inspection', 'io'],
+	['/inspection/batch/[id]', 'io'],
+	['/inspection/label/[id]', 'io'],
+	['/live', 'smo'],
+	['/find.json', 'mo'],
+	['/shelf', 'mo'],
+	['/shelf/csv', 'mo'],
+	['/shelf/json', 'mo'],
+	['/shelf/import', 'o', 'preview o', 'import o'],
+	['/shelf/new', 'o', 'default o'],
+	['/shelf/sheet', 'o', 'default o'],
+	['/shelf/[id]', 'mo', 'save o', 'price o', 'sell o', 'jars mo', 'measure mo', 'forget mo'],
+	['/shelf/lots', 'mo', 'receive mo'],
+	['/shelf/lots/count', 'mo', 'count mo'],
+	['/shelf/lots/[id]', 'mo', 'takeBack mo'],
+	['/formulas', 'mo', 'new o'],
+	['/formulas/import', 'o', 'default o'],
+	['/formulas/[id]', 'mo', 'keep o', 'discard o', 'remember o', 'shelve o', 'duplicate o', 'archive o'],
+	['/formulas/[id]/compare', 'mo'],
+	['/formulas/[id]/cost', 'o'],
+	['/formulas/[id]/draft', '', 'PUT o'],
+	['/formulas/[id]/file', 'mo'],
+	['/formulas/[id]/history', 'mo'],
+	['/formulas/[id]/recipe', 'mo'],
+	['/batches', 'mo'],
+	['/batches/new', 'mo', 'default mo'],
+	[
+		'/batches/[id]',
+		'mo',
+		'record mo',
+		'correct mo',
+		'close mo',
+		'minutes mo',
+		'clean mo',
+		'voidClean mo',
+		'decide o'
+	],
+	['/batches/[id]/entries.json', 'mo', 'POST mo'],
+	['/batches/[id]/file', 'mo'],
+	['/batches/[id]/record', 'mo'],
+	['/batches/[id]/(bench)/weigh', 'mo'],
+	['/batches/[id]/(bench)/mix', 'mo'],
+	['/batches/[id]/(bench)/divide', 'mo'],
+	['/batches/[id]/(bench)/surface', 'mo'],
+	['/batches/[id]/(bench)/cook', 'mo'],
+	['/batches/[id]/(bench)/pack', 'mo'],
+	['/labels', 'smo'],
+	[
+		'/labels/[id]',
+		'smo',
+		'print smo',
+		'take smo',
+		'roll smo',
+		'check mo',
+		'shelfTest mo',
+		'shelfDay mo',
+		'save o',
+		'decide o',
+		'approve o'
+	],
+	['/labels/[id]/pictures/[picture]', 'smo'],
+	['/labels/[id]/print', 'smo'],
+	['/labels/[id]/record', 'smo'],
+	['/labels/bars.json', 'smo'],
+	['/labels/printed/[job]', 'smo'],
+	['/sales', 'o', 'sell o', 'void o', 'comeBack o', 'pay o', 'erase o'],
+	['/sales.csv', 'o'],
+	['/sales.json', 'o'],
+	['/sales/entries.json', '', 'POST so'],
+	['/sales/import', 'o', 'preview o', 'import o'],
+	['/sales/profit', 'o'],
+	['/sales/stall', 'so', 'count so'],
+	['/sales/summary', 'o'],
+	['/trace', 'mo'],
+	['/trace/batch/[id]', 'mo'],
+	['/trace/batch/[id]/csv', 'mo'],
+	['/trace/lot/[id]', 'mo'],
+	['/trace/lot/[id]/csv', 'mo'],
+	['/scale/[name]', 'mo', 'POST mo'],
+	['/scale/[name]/readings', 'mo'],
+	[
+		'/kitchen',
+		'o',
+		'settings o',
+		'family o',
+		'removeFamily o',
+		'equipment o',
+		'retire o',
+		'risk o',
+		'endRisk o',
+		'measure o',
+		'removeMeasure o',
+		'forget o'
+	],
+	['/kitchen/costs', 'o', 'rates o', 'power o', 'fee o'],
+	['/kitchen/data', 'o', 'open smio', 'begin o'],
+	['/kitchen/data/archive', 'o'],
+	['/kitchen/data/restore', '', 'POST o'],
+	['/kitchen/profile', 'o', 'save o'],
+	['/kitchen/tare.json', '', 'POST mo'],
+	['/kitchen/unreadable', 'o', 'letGo o']
+];
+
+/** What would end the very session that asks; it is tried in `door.spec.ts`. */
+const ENDS = ['/door out'];
+/** Long or endless answers are only begun. */
+const LIMIT_MS = 20_000;
+
+type As = 'nobody' | 'seller' | 'maker' | 'inspector' | 'owner' | 'stranger' | 'ended' | 'put out';
+const LETTER: Record<As, string> = {
+	nobody: 'n',
+	seller: 's',
+	maker: 'm',
+	inspector: 'i',
+	owner: 'o',
+	// The owner of another kitchen may there what an owner may; of this one nothing is told.
+	stranger: 'o',
+	ended: 'n',
+	'put out': ''
+};
+
+let folder = '';
+let application: Application;
+let db: Database;
+let kitchenId = '';
+const cookies = {} as Record<As, string>;
+const undo: (() => unknown)[] = [];
+
+test.describe.configure({ mode: 'serial', timeout: 600_000 });
+
+test.beforeAll(async () => {
+	folder = mkdtempSync(join(tmpdir(), 'square-batch-matrix-'));
+	undo.push(() => rmSync(folder, { recursive: true, force: true }));
+	layDemo(join(folder, 'database'));
+	const mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
+	undo.push(mariadb.stop);
+	application = await startApplication(join(folder, 'data'), await freePort(), {
+		DATABASE_URL: mariadb.ownerUrl
+	});
+	undo.push(application.stop);
+	db = openDatabase(mariadb.ownerUrl);
+	undo.push(() => db.destroy());
+	const kitchen = await theKitchen(db);
+	kitchenId = kitchen.id;
+	const elsewhere = await createKitchen(
+		db,
+		{ ...(await getKitchen(db, kitchenId)), name: 'Elsewhere' },
+		ulid()
+	);
+	const span = { from: '2000-01-01', to: '2099-12-31', until: '2099-12-31' };
+	const roles = { seller: 'seller', maker: 'maker', inspector: 'inspector', owner: 'owner' } as const;
+	const port = new URL(application.address).port;
+	const comeIn = async (as: As, role: keyof typeof roles, where: string) => {
+		const personId = await makePerson(db, {
+			name: as,
+			login: as.replace(' ', '-'),
+			password: 'three plain words'
+		});
+		const id = await belong(db, where, {
+			personId,
+			name: as,
+			role,
+			span: role === 'inspector' ? span : null
+		});
+		const device = newToken();
+		const deviceId = await letDeviceIn(db, where, { token: device, name: as, kind: 'own', membershipId: id });
+		const token = await beginSession(db, { personId, cameBy: 'password', kitchenId: where, deviceId });
+		cookies[as] = `square-batch-session-${port}=${token}; square-batch-device-${port}=${device}`;
+		return { personId, deviceId: deviceId ?? '' };
+	};
+	for (const role of Object.values(roles)) await comeIn(role, role, kitchenId);
+	await comeIn('stranger', 'owner', elsewhere);
+	const { personId } = await comeIn('ended', 'owner', kitchenId);
+	await endSessions(db, { person_id: personId });
+	const { deviceId } = await comeIn('put out', 'owner', kitchenId);
+	await putDeviceOut(db, kitchenId, deviceId);
+	cookies.nobody = '';
+});
+test.afterAll(async () => {
+	for (const step of undo.reverse()) await step();
+});
+
+/** Ids of the demo kitchen, by what an address is of. */
+async function idOf(route: string): Promise<string> {
+	const table =
+		/^\/(formulas|batches|shelf\/lots|shelf|labels|trace\/batch|trace\/lot|inspection\/batch|inspection\/label)/.exec(
+			route
+		)?.[1];
+	const of = {
+		formulas: 'formulas',
+		batches: 'batches',
+		'shelf/lots': 'lots',
+		shelf: 'ingredients',
+		labels: 'products',
+		'trace/batch': 'batches',
+		'trace/lot': 'lots',
+		'inspection/batch': 'batches',
+		'inspection/label': 'products'
+	}[table ?? ''];
+	if (!of) return '0'.repeat(26);
+	const row = await db(of as 'lots')
+		.where('kitchen_id', kitchenId)
+		.orderBy('id')
+		.first('id');
+	return row?.id ?? '';
+}
+
+async function send(as: As, path: string, method: string, body?: string | FormData): Promise<Response> {
+	const isJson = typeof body === 'string';
+	const answer = await fetch(`${application.address}${path}`, {
+		method,
+		redirect: 'manual',
+		signal: AbortSignal.timeout(LIMIT_MS),
+		headers: {
+			cookie: cookies[as],
+			...(method === 'GET'
+				? { accept: 'text/html' }
+				: {
+						origin: application.address,
+						accept: 'application/json',
+						'x-sveltekit-action': 'true',
+						...(isJson ? { 'content-type': 'application/json' } : {})
+					})
+		},
+		...(body === undefined ? {} : { body })
+	});
+	return answer;
+}
+
+/** What an answer says of whether who asked was let in. */
+function saysNo(answer: Response): boolean {
+	const to = answer.headers.get('location') ?? '';
+	return [401, 403].includes(answer.status) || (answer.status === 303 && !to.startsWith('/me?'));
+}
+
+const addressOf = (route: string, id: string): string =>
+	route
+		.replace(/\/\([^)]*\)/, '')
+		.replace('[id]', id)
+		.replace('[name]', 'bench')
+		.replace(/\[\w+\]/g, '0'.repeat(26)) +
+	(route.endsWith('/print') ? '?revision=1&batch=&copies=1&on=roll&as=svg' : '');
+
+test('every route is in the matrix, and each of its acts', () => {
+	const routes = everyRoute();
+	const plain = MAY.map(([route]) => route.replace(/\/\([^)]*\)/, ''));
+	expect([...plain].sort()).toEqual(routes.map(({ path }) => path).sort());
+	for (const { path, methods, actions } of routes) {
+		const row = MAY.find(([route]) => route.replace(/\/\([^)]*\)/, '') === path);
+		const acts = [...methods.filter((method) => method !== 'GET'), ...actions].sort();
+		expect(
+			row
+				?.slice(2)
+				.map((act) => act.split(' ')[0])
+				.sort(),
+			path
+		).toEqual(acts);
+	}
+});
+
+for (const as of Object.keys(LETTER) as As[])
+	test(`${as} is let in where the matrix says so, and nowhere else`, async () => {
+		const wrong: string[] = [];
+		for (const [route, read, ...acts] of MAY) {
+			const path = addressOf(route, await idOf(route));
+			if (read !== '' && read !== '-') {
+				const answer = await send(as, path, 'GET');
+				await answer.body?.cancel();
+				const isIn = !saysNo(answer);
+				if (isIn !== read.includes(LETTER[as] || '?')) wrong.push(`${route} GET: ${answer.status}`);
+				if (answer.status >= 500) wrong.push(`${route} GET: ${answer.status}`);
+				// What is of another kitchen is not here, and nothing of it is told.
+				if (as === 'stranger' && route.includes('[id]') && isIn && answer.status !== 404)
+					wrong.push(`${route} GET as of another kitchen: ${answer.status}`);
+			}
+			for (const act of acts) {
+				const [name = '', who = ''] = act.split(' ');
+				if (ENDS.includes(`${route} ${name}`)) continue;
+				const isMethod = /^(POST|PUT)$/.test(name);
+				const answer = await send(
+					as,
+					isMethod ? path : `${path}${name === 'default' ? '' : `?/${name}`}`,
+					isMethod ? name : 'POST',
+					isMethod ? '{}' : new FormData()
+				);
+				const text = await answer.text();
+				// A form's answer says its status inside.
+				const said = text.startsWith('{') ? ((JSON.parse(text) as { status?: number }).status ?? 0) : 0;
+				const no = saysNo(answer) || said === 401 || said === 403;
+				if (!no !== (who !== '-' && who.includes(LETTER[as] || '?')))
+					wrong.push(`${route} ${name}: ${answer.status} ${text.slice(0, 80)}`);
+				if (answer.status >= 500 || said >= 500) wrong.push(`${route} ${name}: ${answer.status} ${said}`);
+			}
+		}
+		expect(wrong).toEqual([]);
+	});
+
+test('an id of another kitchen, in whatever place it can stand, changes nothing there', async () => {
+	const state = async () =>
+		JSON.stringify(
+			await db('changes').where('kitchen_id', kitchenId).orderBy('of_table').select('of_table', 'number')
+		);
+	const ids: string[] = [];
+	for (const table of [
+		'batches',
+		'formulas',
+		'ingredients',
+		'lots',
+		'products',
+		'sales',
+		'equipment',
+		'memberships',
+		'devices'
+	])
+		ids.push(
+			(
+				await db(table as 'lots')
+					.where('kitchen_id', kitchenId)
+					.orderBy('id')
+					.first('id')
+			)?.id ?? ''
+		);
+	const before = await state();
+	const failed: string[] = [];
+	for (const [route, , ...acts] of MAY.filter(([of]) => !/^\/(door|me)/.test(of)))
+		for (const act of acts) {
+			const [name = ''] = act.split(' ');
+			for (const id of ids) {
+				const path = addressOf(route, id);
+				const isMethod = /^(POST|PUT)$/.test(name);
+				const draft = Object.fromEntries(
+					'id batchId productId ingredientId formulaId saleId checkoutId ofId lotId cleanId equipmentId'
+						.split(' ')
+						.map((key) => [key, id])
+				);
+				const whole = {
+					...draft,
+					version: 1,
+					name: 'Taken over',
+					reason: 'taken over',
+					role: 'maker',
+					code: '4711',
+					customer: 'Somebody',
+					from: '2020-01-01',
+					to: '2020-01-31',
+					until: '2020-01-31',
+					idle: 5
+				};
+				const form = new FormData();
+				form.set('draft', JSON.stringify(whole));
+				const answer = await send(
+					'stranger',
+					isMethod ? path : `${path}${name === 'default' ? '' : `?/${name}`}`,
+					isMethod ? name : 'POST',
+					isMethod ? JSON.stringify({ ...whole, entries: [whole] }) : form
+				);
+				const text = await answer.text();
+				if (answer.status >= 500 || /"status":5\d\d/.test(text))
+					failed.push(`${route} ${name}: ${text.slice(0, 100)}`);
+			}
+		}
+	expect(failed).toEqual([]);
+	expect(await state()).toBe(before);
+});
