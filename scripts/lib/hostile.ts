@@ -7,7 +7,7 @@ import { ulid } from 'ulid';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './root.ts';
-import { ask } from './come-in.ts';
+import { ask, comeIn } from './come-in.ts';
 
 /** An address of the application, with what can be asked of it. */
 export interface Route {
@@ -163,6 +163,9 @@ export async function somePerForm(db: Database, kitchen: Kitchen, each: number):
 	return pool;
 }
 
+/** Who sends what nobody should: mostly who may do most. */
+const SENDERS = ['Wren', 'Wren', 'Wren', 'Pim', 'Sorrel', 'Inspector', 'nobody'] as const;
+
 /** What is sent, by who asks nicely and who does not. */
 interface Asked {
 	/** A form of the pool, by place, and what is wrong with it; null for what has no shape at all. */
@@ -172,6 +175,8 @@ interface Asked {
 	query: string;
 	/** As which of its forms or methods, by place. */
 	as: number;
+	/** Who sends it. */
+	by: (typeof SENDERS)[number];
 	how: 'form' | 'json' | 'raw';
 	body: unknown;
 }
@@ -195,6 +200,7 @@ export async function hostileRequests(
 		id: fc.oneof(fc.constantFrom(...ids), nasty),
 		query: nasty,
 		as: fc.nat(9),
+		by: fc.constantFrom(...SENDERS),
 		how: fc.constantFrom('form', 'form', 'json', 'raw'),
 		body: document
 	});
@@ -240,7 +246,7 @@ async function sendSlipped(
 
 async function askStrangely(
 	address: string,
-	{ route, id, query, as, how, body }: Asked
+	{ route, id, query, as, by, how, body }: Asked
 ): Promise<Failure | null> {
 	const part = encodeURIComponent(wellFormed(id)) || '%20';
 	const path = route.path.replaceAll(/\[\w+\]/g, part);
@@ -268,13 +274,25 @@ async function askStrangely(
 					body: how === 'form' && isAction ? form : text
 				};
 	const said = `${request.method ?? 'GET'} ${url} ${send === null ? '' : `${how} ${text}`}`.slice(0, 400);
-	return answered(said, url, request);
+	return answered(`${by}: ${said}`, url, await sentBy(by, address, request));
+}
+
+const others = new Map<string, Promise<string>>();
+
+/** A request as sent by somebody; the demo's owner is in by herself. */
+async function sentBy(by: Asked['by'], address: string, request: RequestInit): Promise<RequestInit> {
+	if (by === 'Wren') return request;
+	const key = `${by} ${address}`;
+	const cookie = by === 'nobody' ? '' : await (others.get(key) ?? comeIn(address, by).catch(() => ''));
+	others.set(key, Promise.resolve(cookie));
+	return { ...request, headers: { ...(request.headers as Record<string, string>), cookie } };
 }
 
 /** Asks; the failure where it was not answered in words. */
 async function answered(said: string, url: string, request: RequestInit): Promise<Failure | null> {
-	const response = await ask(url, { ...request, redirect: 'manual' }).catch((error: unknown) =>
-		String((error as Error).cause)
+	const isOwn = 'cookie' in ((request.headers ?? {}) as object);
+	const response = await (isOwn ? fetch : ask)(url, { ...request, redirect: 'manual' }).catch(
+		(error: unknown) => String((error as Error).cause)
 	);
 	if (typeof response === 'string') return { request: said, status: 0, answer: response };
 	// A form's answer says its status inside.

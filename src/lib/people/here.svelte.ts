@@ -1,6 +1,6 @@
 /** Who this page is of now. */
 const here = $state<{ as: string | null; isOut: boolean }>({ as: null, isOut: false });
-const listeners = new Set<() => void>();
+let listeners: readonly (() => void)[] = [];
 
 /** The membership that is in on this device; null at the door. */
 export const asWhom = (): string | null => here.as;
@@ -23,8 +23,8 @@ export function hereAs(as: string | null): void {
 
 /** Calls `listener` whenever somebody else is in. */
 export function onChange(listener: () => void): () => void {
-	listeners.add(listener);
-	return () => listeners.delete(listener);
+	listeners = [...listeners, listener];
+	return () => (listeners = listeners.filter((each) => each !== listener));
 }
 
 /** What a request says of who made what it brings. */

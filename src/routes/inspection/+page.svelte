@@ -36,9 +36,11 @@
 	{#if data.batches.length === 0}
 		<p class="mt-1">No batch was made in these days.</p>
 	{:else}
-		<Wide label="Batches">
+		<Wide label="Every batch">
 			<table class="ledger mt-2 max-w-4xl">
-				<thead><tr><th>Made</th><th>Batch</th><th>What</th><th class="number">Packs</th><th></th></tr></thead>
+				<thead
+					><tr><th>Made</th><th>Batch</th><th>What</th><th class="number">Packs</th><th>State</th></tr></thead
+				>
 				<tbody>
 					{#each data.batches as batch (batch.id)}
 						<tr>

@@ -56,9 +56,12 @@ function asked(
 	if (bounds.to !== null) void query.where('e.done_at', '<', bounds.to);
 	if (of.words !== '') {
 		const like = `%${escaped(of.words)}%`;
-		void query.where((given) =>
-			given.where('e.what', 'like', like).orWhere('e.of_what', 'like', like).orWhere('m.name', 'like', like)
-		);
+		void query.where((given) => {
+			void given
+				.where('e.what', 'like', like)
+				.orWhere('e.of_what', 'like', like)
+				.orWhere('m.name', 'like', like);
+		});
 	}
 	return query.select<DeedRow[]>({
 		id: 'e.id',
@@ -142,12 +145,12 @@ export async function whoDid(
 	ids: readonly string[]
 ): Promise<Record<string, string>> {
 	if (ids.length === 0) return {};
-	const rows = await db(`${table} as t`)
+	const rows = (await db({ t: table })
 		.join('deeds as e', 'e.id', 't.deed_id')
 		.join('memberships as m', 'm.id', 'e.membership_id')
 		.where('t.kitchen_id', kitchenId)
 		.whereIn('t.id', ids)
-		.select<{ id: string; name: string }[]>({ id: 't.id', name: 'm.name' });
+		.select({ id: 't.id', name: 'm.name' })) as { id: string; name: string }[];
 	return Object.fromEntries(rows.map(({ id, name }) => [id, name]));
 }
 

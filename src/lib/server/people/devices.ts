@@ -77,13 +77,15 @@ export interface NewDevice {
 	kind: 'own' | 'shared';
 	/** Whose it is, or who let it in. */
 	membershipId: string;
+	/** One that is known here stays what it is: a shared tablet is no one's own as somebody comes in by a password. */
+	isKept?: boolean;
 }
 
 /** Lets a device into a kitchen, or finds it where it is in already; its id, and null where it was put out. */
 export async function letDeviceIn(
 	db: Database,
 	kitchenId: string,
-	{ token, name, kind, membershipId }: NewDevice
+	{ token, name, kind, membershipId, isKept = false }: NewDevice
 ): Promise<string | null> {
 	const token_hash = tokenHash(token);
 	return inTransaction(db, async (transaction) => {
@@ -105,7 +107,7 @@ export async function letDeviceIn(
 			.forUpdate()
 			.first('id', 'kind', 'put_out_at');
 		if (!device || device.put_out_at !== null) return null;
-		if (device.kind !== kind)
+		if (device.kind !== kind && !isKept)
 			await transaction('devices')
 				.where({ kitchen_id: kitchenId, id: device.id })
 				.update({ kind, name, membership_id: membershipId });

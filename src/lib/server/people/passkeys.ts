@@ -101,7 +101,7 @@ export async function personByPasskey(
 	site: Site,
 	response: AuthenticationResponseJSON
 ): Promise<string | null> {
-	const row = await db('passkeys').where('credential_id', String(response.id)).first();
+	const row = await db('passkeys').where('credential_id', response.id).first();
 	if (!row) return null;
 	const { verified, authenticationInfo } = await verifyAuthenticationResponse({
 		response,

@@ -25,7 +25,7 @@ export function passwordProblem(
 	password: string,
 	{ login, name }: { login: string; name: string }
 ): string | null {
-	const length = [...password].length;
+	const length = Array.from(password).length;
 	if (length < LEAST_PASSWORD)
 		return `at least ${LEAST_PASSWORD} characters: three or four words are easier than signs`;
 	if (length > MOST_PASSWORD) return `at most ${MOST_PASSWORD} characters`;
@@ -44,7 +44,7 @@ export const MOST_CODE = 8;
 export function shortCodeProblem(code: string): string | null {
 	if (!/^\d+$/.test(code) || code.length < LEAST_CODE || code.length > MOST_CODE)
 		return `${LEAST_CODE} to ${MOST_CODE} digits`;
-	const steps = new Set([...code].slice(1).map((digit, at) => Number(digit) - Number(code[at])));
+	const steps = new Set(Array.from(code.slice(1), (digit, at) => Number(digit) - Number(code[at])));
 	const [step = 0] = steps;
 	return steps.size === 1 && Math.abs(step) <= 1 ? 'this is guessed first: choose another' : null;
 }

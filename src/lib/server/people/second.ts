@@ -37,7 +37,9 @@ export async function isSecond(db: Database, personId: string, code: string): Pr
 	if (step === null) return false;
 	const changed = await db('persons')
 		.where('id', personId)
-		.where((given) => given.whereNull('second_step').orWhere('second_step', '<', step))
+		.where((given) => {
+			void given.whereNull('second_step').orWhere('second_step', '<', step);
+		})
 		.update({ second_step: step });
 	return changed === 1;
 }

@@ -15,7 +15,7 @@
 
 <section class="mt-6" aria-labelledby="went-in">
 	<h2 id="went-in">What went in</h2>
-	<Wide label="What went in">
+	<Wide label="Lines">
 		<table class="ledger mt-2 max-w-4xl">
 			<thead
 				><tr><th>What</th><th>As</th><th class="number">Planned, g</th><th class="number">Weighed, g</th></tr

@@ -42,7 +42,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 			draft: newIngredientDraft(newId(), params.id === 'mix'),
 			confirmedOn: null,
 			packs: [],
-			notedBy: {} as Record<string, string>,
+			notedBy: {},
 			measures: [],
 			history: [],
 			measureSet,

@@ -9,7 +9,8 @@ import { getFormula } from '../../formulas/read.ts';
 import { createKitchen, theKitchen, today } from '../../kitchens.ts';
 import type { Kitchen } from '../../../kitchen/types.ts';
 import { addDemoPeople } from '../../people/demo.ts';
-import { newId } from '../../rows.ts';
+import { newId, utcNow } from '../../rows.ts';
+import { addDemoDevices, did, didNothing } from './did.ts';
 import { keepSale, voidSale } from '../../sales/keep.ts';
 import type { Database } from '../connection.ts';
 import { bake, type Slip } from './bake.ts';
@@ -58,6 +59,18 @@ async function loadDemo(database: Database): Promise<void> {
 		});
 		const kitchen = await theKitchen(db);
 		const day = today(kitchen);
+		await addDemoPeople(db, kitchen.id, {
+			from: addDays(day, -7 * WEEKS),
+			to: addDays(day, INSPECTED_DAYS),
+			until: addDays(day, INSPECTED_DAYS)
+		});
+		const began = addDays(lastSaturday(day), -7 * WEEKS);
+		await addDemoDevices(db, kitchen.id, `${began} 14:00:00.000`);
+		await did(db, kitchen.id, 'Wren', `${began} 14:30:00.000`, {
+			what: 'put an ingredient on the shelf',
+			path: '/shelf',
+			ofWhat: ''
+		});
 		const ingredients = await loadShelf(db, kitchen.id, day);
 		const of = (key: string) => {
 			const id = ingredients.get(key);
@@ -71,11 +84,7 @@ async function loadDemo(database: Database): Promise<void> {
 		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
 		await leaveOpen(db, kitchen, formulaIds, of);
 		await planNext(db, kitchen, formulaIds, day);
-		await addDemoPeople(db, kitchen.id, {
-			from: addDays(day, -7 * WEEKS),
-			to: addDays(day, INSPECTED_DAYS),
-			until: addDays(day, INSPECTED_DAYS)
-		});
+		await didNothing(db);
 	});
 }
 
@@ -112,6 +121,11 @@ async function bakeWeeks(
 	for (let weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
 		const saturday = addDays(newest, -7 * weeksAgo);
 		await cleanAtNoon(db, kitchen, addDays(saturday, -1), contact, weeksAgo === 0);
+		await did(db, kitchen.id, 'Pim', `${addDays(saturday, -4)} 18:00:00.000`, {
+			what: 'received a lot',
+			path: '/shelf/lots',
+			ofWhat: ''
+		});
 		if (weeksAgo < LOTS_SINCE_WEEKS) await buyForWeek(db, kitchen, addDays(saturday, -4), of, bought);
 		if (weeksAgo === 1) await countDemoStock(db, kitchen, of('sesame'));
 		for (const [index, demo] of DEMO_PRODUCTS.entries()) {
@@ -122,6 +136,11 @@ async function bakeWeeks(
 			const labelFirst = async (made: string) => {
 				const key = `${formulaId} ${weeksAgo}`;
 				if (!(isFirst || isAgain) || labelled.has(key)) return;
+				await did(db, kitchen.id, 'Wren', `${made} 20:00:00.000`, {
+					what: 'approved a label',
+					path: '/labels',
+					ofWhat: demo.name
+				});
 				if (isFirst) await acceptSesame(db, kitchen, formulaId);
 				await approveDemoLabel(db, kitchen, formulaId, made);
 				labelled.add(key);
@@ -170,6 +189,11 @@ async function bakeWeeks(
 
 /** Closes a batch on a day as its kitchen would, in a word of its own where it does not square. */
 async function close(db: Database, kitchen: Kitchen, batch: Batch, day: string): Promise<void> {
+	await did(db, kitchen.id, 'Wren', `${day} 01:00:00.000`, {
+		what: 'closed a batch',
+		path: `/batches/${batch.id}`,
+		ofWhat: `batch ${batch.code}`
+	});
 	const reason = squaresWhole(batch.closings) ? '' : 'nobody remembers; the bread tasted as it should';
 	await closeBatch(db, kitchen, batch.id, batch.version, reason, `${day} 01:00:00.000`);
 }
@@ -181,6 +205,11 @@ function slipOf(demo: DemoProduct, weeksAgo: number): Slip {
 }
 
 async function reformulate(db: Database, kitchen: Kitchen, id: string, demo: DemoProduct, lines: DemoLine[]) {
+	await did(db, kitchen.id, 'Wren', utcNow(), {
+		what: 'kept a version',
+		path: `/formulas/${id}`,
+		ofWhat: demo.name
+	});
 	const before = await getFormula(db, kitchen.id, id);
 	await keepFormula(db, kitchen.id, id, before.version, {
 		name: demo.name,
@@ -211,6 +240,11 @@ async function makeBatch(
 		factor: 1
 	});
 	const planned = await getBatch(db, kitchen, id);
+	await did(db, kitchen.id, 'Pim', `${madeOn} 15:30:00.000`, {
+		what: 'recorded a batch',
+		path: `/batches/${id}`,
+		ofWhat: `batch ${planned.code}`
+	});
 	await recordBatch(
 		db,
 		kitchen,
@@ -272,6 +306,11 @@ async function sell(
 	reason = ''
 ): Promise<void> {
 	const id = newId();
+	await did(db, kitchen.id, 'Sorrel', `${soldOn} 16:00:00.000`, {
+		what: 'sold at the stall',
+		path: '/sales/entries.json',
+		ofWhat: `batch ${batch.code}`
+	});
 	await keepSale(db, kitchen.id, {
 		id,
 		kind: 'sale',
@@ -298,6 +337,11 @@ async function packsLeftOf(db: Database, { id }: Pick<Batch, 'id'>): Promise<num
 async function writeOffRest(db: Database, kitchen: Kitchen, batch: Batch, soldOn: string): Promise<void> {
 	const packsLeft = await packsLeftOf(db, batch);
 	if (packsLeft === 0) return;
+	await did(db, kitchen.id, 'Wren', `${soldOn} 17:00:00.000`, {
+		what: 'noted a sale',
+		path: '/sales',
+		ofWhat: `batch ${batch.code}`
+	});
 	await keepSale(db, kitchen.id, {
 		id: newId(),
 		kind: 'written off',

@@ -13,7 +13,7 @@ export async function up(knex: Knex): Promise<void> {
 		WHERE table_schema = DATABASE() AND table_name = 'sales' AND column_name <> 'customer'
 		ORDER BY ordinal_position`
 	)) as [Row[]];
-	const same = columns.map(({ name }) => `NEW.${String(name)} <=> OLD.${String(name)}`).join(' AND ');
+	const same = columns.map(({ name }) => `NEW.${name} <=> OLD.${name}`).join(' AND ');
 	await knex.raw('DROP TRIGGER sales_never_change');
 	await knex.raw(
 		`CREATE TRIGGER sales_never_change BEFORE UPDATE ON sales FOR EACH ROW

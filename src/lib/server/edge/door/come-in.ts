@@ -96,6 +96,7 @@ async function placeIn(
 			token: device,
 			name: usualName(event.request.headers.get('user-agent') ?? ''),
 			kind: 'own',
+			isKept: true,
 			membershipId
 		}));
 	if (as === null)

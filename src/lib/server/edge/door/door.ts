@@ -140,7 +140,8 @@ function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
 	const as = request.headers.get(AS_HEADER);
 	if (as !== null && as !== who.membership?.id) return NOT_YOURS;
 	const byCode = who.session.cameBy === 'code';
-	if (ask === 'anybody' || ask === 'person' || ask === 'device') return null;
+	if (ask === 'anybody' || ask === 'person') return null;
+	if (ask === 'device') return who.device?.kind === 'shared' ? null : NO_RIGHT;
 	if (ask === 'self') return byCode ? BY_CODE : null;
 	if (!who.membership) {
 		if (isPage(event)) redirect(303, '/me');
