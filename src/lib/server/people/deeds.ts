@@ -126,12 +126,12 @@ export async function doneBy(
 		.leftJoin('devices as d', 'd.id', 'e.device_id')
 		.where('e.kitchen_id', kitchenId)
 		.whereIn('e.id', ids)
-		.select<{ id: string; name: string; device: string | null }[]>({
-			id: 'e.id',
-			name: 'm.name',
-			device: 'd.name'
-		});
-	return new Map(rows.map(({ id, name, device }) => [id, { name, device: device ?? '' }]));
+		.select<{ of: string; by: string; device: string | null }[]>(
+			'e.id as of',
+			'm.name as by',
+			'd.name as device'
+		);
+	return new Map(rows.map((row) => [row.of, { name: row.by, device: row.device ?? '' }]));
 }
 
 /** Tables of which each row says whose deed it is. */
@@ -145,13 +145,13 @@ export async function whoDid(
 	ids: readonly string[]
 ): Promise<Record<string, string>> {
 	if (ids.length === 0) return {};
-	const rows = (await db({ t: table })
-		.join('deeds as e', 'e.id', 't.deed_id')
+	const rows = await db('deeds as e')
+		.join({ t: table }, 't.deed_id', 'e.id')
 		.join('memberships as m', 'm.id', 'e.membership_id')
 		.where('t.kitchen_id', kitchenId)
 		.whereIn('t.id', ids)
-		.select({ id: 't.id', name: 'm.name' })) as { id: string; name: string }[];
-	return Object.fromEntries(rows.map(({ id, name }) => [id, name]));
+		.select<{ of: string; by: string }[]>('t.id as of', 'm.name as by');
+	return Object.fromEntries(rows.map((row) => [row.of, row.by]));
 }
 
 /** Who closed a batch and who corrected it since, by the number of the closing. */
