@@ -1,5 +1,6 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
+import { answered } from './people/here.svelte.ts';
 
 const ALL = '';
 /** What is to be read once the network is there again. */
@@ -56,7 +57,7 @@ function patient(pathname: string, lost: () => void): () => void {
 		if (isOver || !PAGE_DATA.test(of) || of.replace(PAGE_DATA, '') !== pathname.replace(/\/$/, ''))
 			return before(asked, init);
 		const answer = await before(asked, init).catch(() => null);
-		if (answer && !CANNOT.includes(answer.status)) return answer;
+		if (answer && !CANNOT.includes(answer.status) && !(await leadsOut(answer))) return answer;
 		lost();
 		return new Promise<never>(() => undefined);
 	};
@@ -66,6 +67,21 @@ function patient(pathname: string, lost: () => void): () => void {
 		if (window.fetch === patched) window.fetch = before;
 	};
 }
+
+/**
+ * Whether the page would be left for the door, as the session ended: what is typed or in the basket stays where it is,
+ * and the page says that somebody has to come in.
+ */
+async function leadsOut(answer: Response): Promise<boolean> {
+	const text = await answer.clone().text();
+	const isOut = /^\{"type":"redirect",[^]*"location":"\/door/.test(text.slice(0, MOST_REDIRECT));
+	if (isOut) answered(UNKNOWN);
+	return isOut;
+}
+
+const UNKNOWN = 401;
+/** No redirect says more. */
+const MOST_REDIRECT = 1000;
 
 /** How long until it is asked again whether the server is there, where the browser is not told so. */
 const ASK_AGAIN_MS = 5000;

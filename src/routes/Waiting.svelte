@@ -18,15 +18,17 @@
 	}
 </script>
 
-{#if waiting > 0}
+{#if waiting > 0 || isOut()}
 	<p
 		class="border-attention bg-attention-pale mb-3 border-l-4 px-4 py-2 font-semibold"
 		role="status"
 		data-testid="waiting"
 	>
 		{#if isOut()}
-			You are not in any more: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
-			once you are back. <a href="/door?to={encodeURIComponent(page.url.pathname)}">Come in again</a>
+			You are not in any more. {waiting > 0
+				? `${plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent once you are back.`
+				: 'What stands here stays as long as this page is open.'}
+			<a href="/door?to={encodeURIComponent(page.url.pathname)}">Come in again</a>
 		{:else}
 			The server does not answer: {plural(waiting, 'entry is', 'entries are')} kept on this device and will be sent
 			in order. Go on working.

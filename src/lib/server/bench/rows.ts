@@ -2,6 +2,7 @@ import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import type { RowOf } from '../db/tables.ts';
+import { NotFound } from '../errors.ts';
 import { groupBy, toNumber, utcNow, type Cells } from '../rows.ts';
 
 const stored = (at: string) => at.replace('T', ' ').replace('Z', '');
@@ -80,6 +81,13 @@ async function readEntriesOfBatches(
 /** Everything that was kept of a batch, in order. */
 export async function entriesOf(db: Database, kitchenId: string, batchId: string): Promise<Entry[]> {
 	return (await entriesOfBatches(db, kitchenId, [batchId], 'all')).get(batchId) ?? [];
+}
+
+/** The same of a batch that has to be there. Throws `NotFound`. */
+export async function entriesOfBatch(db: Database, kitchenId: string, batchId: string): Promise<Entry[]> {
+	const batch = await db('batches').where({ kitchen_id: kitchenId, id: batchId }).first('id');
+	if (!batch) throw new NotFound('this batch is not here');
+	return entriesOf(db, kitchenId, batchId);
 }
 
 /**

@@ -1,7 +1,7 @@
 import { eachEntry } from '$lib/server/edge/each-entry.ts';
 import { json } from '@sveltejs/kit';
 import { keepEach } from '$lib/server/bench/entries.ts';
-import { entriesOf } from '$lib/server/bench/rows.ts';
+import { entriesOfBatch } from '$lib/server/bench/rows.ts';
 import { tell } from '$lib/server/bench/live.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { entryForm, MOST_ENTRIES } from '$lib/server/edge/entries.ts';
@@ -9,7 +9,7 @@ import type { RequestHandler } from './$types';
 
 /** Everything kept of the batch. */
 export const GET: RequestHandler = async ({ locals: { db, kitchen }, params }) =>
-	json({ entries: await entriesOf(db, kitchen.id, params.id) });
+	json({ entries: await orNotFound(entriesOfBatch(db, kitchen.id, params.id)) });
 
 /** Keeps entries; one sent again is kept once. Each is answered for itself. */
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, params, request }) => {
