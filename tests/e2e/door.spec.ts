@@ -350,16 +350,20 @@ test('the stall goes on offline, its session ends meanwhile, and all is sent onc
 	await sorrel.getByRole('button', { name: /^Sorrel/ }).click();
 	await expect(sorrel).toHaveURL(/\/sales\/stall$/);
 	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
-	await open(wren, batch);
-	await expect(wren.getByText('2 of 4 packs, 2 left')).toBeVisible();
-	// Somebody else at the same browser sends nothing of hers, and sees none of it.
+	await expect(async () => {
+		await open(wren, batch);
+		await expect(wren.getByText('2 of 4 packs, 2 left')).toBeVisible({ timeout: 2000 });
+	}).toPass();
+	// Cut off once more, in the session of now.
 	await sorrel.context().setOffline(true);
 	await sell();
 	await expect(sorrel.getByTestId('waiting')).toContainText('1 entry');
 	await sorrel.context().setOffline(false);
 	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
-	await open(wren, batch);
-	await expect(wren.getByText('3 of 4 packs, 1 left')).toBeVisible();
+	await expect(async () => {
+		await open(wren, batch);
+		await expect(wren.getByText('3 of 4 packs, 1 left')).toBeVisible({ timeout: 2000 });
+	}).toPass();
 });
 
 test('a passkey comes in the place of the password', async ({ browser, application }) => {
