@@ -13,6 +13,7 @@
 	import { till } from '$lib/sales/till.svelte.ts';
 	import { keepFocus } from '$lib/ui/keep-focus.ts';
 	import Finder from './Finder.svelte';
+	import { pagesAreOf } from '$lib/people/clear.ts';
 	import { hereAs } from '$lib/people/here.svelte.ts';
 	import type { Right } from '$lib/people/roles.ts';
 	import Brand from './Brand.svelte';
@@ -42,6 +43,9 @@
 	const places = $derived(PLACES.filter(({ asks, unless }) => may(asks) && !may(unless)));
 	// What waits on this device is of who made it: it is sent as theirs.
 	$effect.pre(() => hereAs(data.who?.as ?? null));
+	$effect(() => {
+		if (data.who?.as) void pagesAreOf(data.who.as);
+	});
 	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void']);
 	// Tells tests and scripts that the page answers to typing.
 	onMount(() => (document.documentElement.dataset.ready = 'yes'));
