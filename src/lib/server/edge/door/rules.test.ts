@@ -16,9 +16,8 @@ const METHOD = /^export const (GET|POST|PUT|PATCH|DELETE)\b/gm;
 
 /** The actions of a page, by the text of its server module: keys one tab deep in `actions`. */
 function actionsOf(text: string): string[] {
-	const begins = text.indexOf('export const actions');
-	if (begins < 0) return [];
-	return [...text.slice(begins).matchAll(/^\t(\w+): /gm)].map(([, name = '']) => name);
+	const [, actions = ''] = /export const actions[^]*?\n(\t[^]*?)\n\};/.exec(text) ?? [];
+	return [...actions.matchAll(/^\t(\w+): /gm)].map(([, name = '']) => name);
 }
 
 describe('the table of who may what', () => {
