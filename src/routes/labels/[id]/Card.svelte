@@ -62,7 +62,9 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Escape' && element?.contains(document.activeElement)) onclose();
+		// A list or a month that is open beside it is closed by itself.
+		const isElsewhere = document.activeElement?.closest('[role="dialog"], [role="listbox"]') ?? false;
+		if (event.key === 'Escape' && element && !isElsewhere) onclose();
 	}}
 />
 <section
