@@ -45,7 +45,9 @@ export const handle: Handle = async ({ event, resolve }) => {
 		const asked = await askAtTheDoor(event);
 		const response = asked.away ? turnedAway(event, asked.away) : await answer(event, resolve, asked);
 		if (asked.away?.clears) response.headers.set('clear-site-data', '"cache", "storage"');
-		for (const cookie of asked.setCookies) response.headers.append('set-cookie', cookie);
+		// What came of the request itself goes before: who came in anew has a token already.
+		if (!response.headers.has('set-cookie'))
+			for (const cookie of asked.setCookies) response.headers.append('set-cookie', cookie);
 		return makeSafe(withStatus(response, event.locals.troubled));
 	} catch (error) {
 		if (isHttpError(error) || isRedirect(error)) throw error;

@@ -54,6 +54,11 @@ export async function reaching(
 			'TRUST_PROXY is set, and ORIGIN is not: nobody would know under which name it is opened.',
 			'Give the address people open, such as ORIGIN=https://batch.example.'
 		);
+	if (origin?.protocol === 'http:' && !isLoopbackHost(origin.hostname))
+		throw new Trouble(
+			`ORIGIN is "${env.ORIGIN}": what people open would go over the network in the open.`,
+			'Have the proxy serve https, and give ORIGIN with https.'
+		);
 	const scheme = tls ? 'https' : 'http';
 	const opened = names.map((name) => `${scheme}://${name}${port === usualPort(scheme) ? '' : `:${port}`}`);
 	return {

@@ -57,7 +57,10 @@ function patient(pathname: string, lost: () => void): () => void {
 		if (isOver || !PAGE_DATA.test(of) || of.replace(PAGE_DATA, '') !== pathname.replace(/\/$/, ''))
 			return before(asked, init);
 		const answer = await before(asked, init).catch(() => null);
-		if (answer && !CANNOT.includes(answer.status) && !(await leadsOut(answer))) return answer;
+		if (answer && !CANNOT.includes(answer.status) && !(await leadsOut(answer))) {
+			answered(answer.status);
+			return answer;
+		}
 		lost();
 		return new Promise<never>(() => undefined);
 	};

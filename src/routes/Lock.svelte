@@ -2,6 +2,7 @@
 	import { Dialog } from 'bits-ui';
 	import { onMount } from 'svelte';
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
+	import { isOut } from '$lib/people/here.svelte.ts';
 	import { readAll } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import ByCode from '$lib/ui/people/ByCode.svelte';
@@ -30,6 +31,10 @@
 			clearInterval(looking);
 			lock.open();
 		};
+	});
+	// The server counts the minutes too: what it would not take any more waits for a code.
+	$effect(() => {
+		if (isOut()) lock.now();
 	});
 	$effect(() => {
 		if (lock.isLocked) void whoMay();

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
+import { generate } from 'otplib';
 import { test as base, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { startApplication, type Application } from '../../scripts/lib/application.ts';
 import { another } from '../../scripts/lib/come-in-browser.ts';
@@ -207,6 +208,21 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toHaveCount(0);
 	await expect(tablet.getByLabel('Or type it')).toHaveValue('600');
 	await answered(tablet, () => tablet.getByRole('button', { name: 'Take it' }).click());
+	// Read again without a network it is hers, not his whose page was kept before.
+	await expect
+		.poll(() =>
+			tablet.evaluate(async (path) => {
+				const kept = await Promise.all(
+					(await caches.keys()).map(async (name) => (await caches.open(name)).match(path))
+				);
+				return (await Promise.all(kept.map((page) => page?.text() ?? ''))).join('').includes('Wren');
+			}, station)
+		)
+		.toBe(true);
+	await tablet.context().setOffline(true);
+	await tablet.reload();
+	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Wren');
+	await tablet.context().setOffline(false);
 	// By a short code an owner is no owner of people and money.
 	expect((await tablet.request.get('/people')).status()).toBe(403);
 	expect((await tablet.request.get('/sales')).status()).toBe(403);
@@ -395,4 +411,40 @@ test('a passkey comes in the place of the password', async ({ browser, applicati
 	await expect(page).toHaveURL(/\/door$/);
 	await page.getByRole('button', { name: 'Use a passkey' }).click();
 	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Tansy, owner');
+});
+
+test('a second factor is asked for after the password, and each of its codes counts once', async ({
+	browser,
+	application
+}) => {
+	const page = await browserOf(browser, application.address);
+	const come = async (second?: string) => {
+		await open(page, '/door');
+		await page.getByLabel('Name you come in by').fill('tansy');
+		await page.getByLabel('Password').fill(PASSWORD);
+		await page.getByRole('button', { name: 'Come in', exact: true }).click();
+		if (second === undefined) return;
+		await expect(page.getByText('now the six digits your app shows')).toBeVisible();
+		await page.getByLabel('Code of your app').fill(second);
+		await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	};
+	await come();
+	await open(page, '/me');
+	await page.getByLabel('Your password, for these').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Begin a second factor' }).click();
+	const secret = /[A-Z2-7]{32}/.exec(await page.getByText('Or type:').innerText())?.[0] ?? '';
+	const code = (later_s = 0) => generate({ secret, epoch: Math.floor(Date.now() / 1000) + later_s });
+	await page.getByLabel('The code it shows now').fill(await code());
+	await page.getByRole('button', { name: 'Take it up' }).click();
+	await expect(page.getByText('After the password, the code of your app is asked for.')).toBeVisible();
+	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	await come('000000');
+	await expect(page.getByText('this is not the code of this moment')).toBeVisible();
+	// The one of the next half minute: a clock may be off by so much.
+	const next = await code(30);
+	await come(next);
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Tansy, owner');
+	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	await come(next);
+	await expect(page.getByText('this is not the code of this moment')).toBeVisible();
 });

@@ -23,6 +23,7 @@ test('without a certificate it listens on this machine alone, and says why', asy
 	await expect(start({ HOST: '0.0.0.0' })).rejects.toThrow(/there is no certificate[^]*--lan/);
 	await expect(start({ HOST: '192.0.2.7' })).rejects.toThrow(/in the open/);
 	await expect(start({ TRUST_PROXY: 'yes' })).rejects.toThrow(/ORIGIN is not/);
+	await expect(start({ TRUST_PROXY: 'yes', ORIGIN: 'http://batch.example' })).rejects.toThrow(/in the open/);
 	await expect(start({ ORIGIN: 'batch' })).rejects.toThrow(/no address people open/);
 	await expect(start({ TLS_CERT: '/nowhere.crt' })).rejects.toThrow(/needs its key/);
 	await expect(start({ TLS_CERT: '/nowhere.crt', TLS_KEY: '/nowhere.key' })).rejects.toThrow(

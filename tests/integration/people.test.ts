@@ -24,7 +24,7 @@ import {
 } from '$lib/server/people/memberships.ts';
 import { whatIsMine } from '$lib/server/people/mine.ts';
 import { findPairing, listPairings, makePairing, withdrawPairing } from '$lib/server/people/pairings.ts';
-import { changePassword, makePerson, personBy } from '$lib/server/people/persons.ts';
+import { changePassword, makePerson, mustKnow, personBy } from '$lib/server/people/persons.ts';
 import { codesLeft, makeRecoveryCodes } from '$lib/server/people/recovery.ts';
 import { isSecond, newSecond, takeUpSecond } from '$lib/server/people/second.ts';
 import { newToken, tokenHash } from '$lib/server/people/secrets.ts';
@@ -106,6 +106,19 @@ describe('a password', () => {
 		expect(await personBy(bench.db, login, 'four other plain words')).not.toBeNull();
 	});
 
+	it('is asked for once more before what is dear, and not for ever', async () => {
+		const { personId } = await somebody();
+		const know = (password: string) => mustKnow(bench.db, personId, password);
+		await know(PASSWORD);
+		for (let nth = 0; nth < 4; nth++)
+			await expect(know('not these words')).rejects.toThrow(/not your password/);
+		// Once it was right the count begins anew; after five that were wrong even the right one waits.
+		await know(PASSWORD);
+		for (let nth = 0; nth < 5; nth++)
+			await expect(know('not these words')).rejects.toThrow(/not your password/);
+		await expect(know(PASSWORD)).rejects.toBeInstanceOf(Wait);
+	});
+
 	it('has a second factor that counts once', async () => {
 		const { personId, login } = await somebody();
 		const { secret, picture } = await newSecond(login);
@@ -147,7 +160,8 @@ describe('a password', () => {
 		const tries = await Promise.allSettled(
 			Array.from({ length: 30 }, () => mayTry(bench.db, 'guess', '10.1.1.1'))
 		);
-		expect(tries.filter(({ status }) => status === 'fulfilled').length).toBeLessThanOrEqual(30);
+		// Five, however many come at one moment: the fifth begins the first wait.
+		expect(tries.filter(({ status }) => status === 'fulfilled')).toHaveLength(5);
 		await expect(mayTry(bench.db, 'guess', '10.1.1.2')).rejects.toBeInstanceOf(Wait);
 		// Another name is not held up, and one that was right starts anew.
 		const right = await mayTry(bench.db, 'somebody else', '10.1.1.2');
@@ -198,15 +212,15 @@ describe('a session', () => {
 		const answer = await found(token);
 		if (!answer.who || answer.newToken === null) throw new Error('no new token');
 		const fresh = answer.newToken;
-		// The answer with the new one may have been lost: the old one is all the browser has.
-		const then = ago(60);
-		await row.clone().update({ rotated_at: then, used_at: then });
+		// The answer with the new one may have been lost: for however long, the old one is all the browser has.
+		await row.clone().update({ rotated_at: ago(60), used_at: ago(60) });
 		expect((await found(token)).who).not.toBeNull();
-		// The new one was used just now: what was on its way with the old one is still taken.
+		// The new one is used: what was on its way with the old one is still taken, for a minute.
 		expect((await found(fresh)).who).not.toBeNull();
 		expect((await found(token)).who).not.toBeNull();
-		// Long after, whoever has the old one has no business: the session ends for both.
-		await row.clone().update({ rotated_at: ago(60), used_at: ago(50) });
+		// After it, whoever has the old one has no business, though its person is at work this very moment.
+		await row.clone().update({ previous_ends_at: ago(0) });
+		expect((await found(fresh)).who).not.toBeNull();
 		expect(await found(token)).toEqual({ who: null, why: 'ended' });
 		expect(await found(fresh)).toEqual({ who: null, why: 'ended' });
 	});

@@ -53,6 +53,7 @@ describe('the till at the close of a day', () => {
 		expect(await tillCounts(bench.db, bench.kitchen.id, day())).toEqual([
 			{
 				...count,
+				by: '',
 				cashSold: '6.50',
 				cardSold: '6.50',
 				at: expect.any(String)

@@ -45,4 +45,6 @@ export interface KeptDecision extends ContactDecision {
 	sourceWords: string;
 	reason: string;
 	decidedAt: string;
+	/** Who decided; '' where that was not kept yet. */
+	by: string;
 }

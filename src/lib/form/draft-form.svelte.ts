@@ -23,14 +23,20 @@ export interface DraftForm<Record> {
 	enhance: SubmitFunction;
 }
 
+/** What an action gives back where it did something. */
+type ActionData = Partial<{ [name: string]: unknown }>;
+
 /**
  * The state of a draft form. `saved` says what came of it, so that two of them in a row can be told apart;
  * `onsaved` runs after a save, before what was saved is read again.
  */
 export function draftForm<Record>(options: {
 	saved: string | (() => string);
-	onsaved?: () => void;
-	/** What is typed now, where the form's own hidden `draft` does not say it. */
+	/** With what the action gave back. */
+	onsaved?: (data: ActionData) => void;
+	/** What is typed now and is sent, where the form's own hidden `draft` does not say it. */
+	sends?: () => unknown;
+	/** What is typed now, where what is sent is put together otherwise. */
 	typed?: () => unknown;
 }): DraftForm<Record> {
 	let problems = $state.raw<readonly Problem[]>([]);
@@ -41,7 +47,8 @@ export function draftForm<Record>(options: {
 	let told: unknown = null;
 	let sentForm: HTMLFormElement | null = null;
 	const typed = (): unknown => {
-		if (options.typed) return options.typed();
+		const says = options.typed ?? options.sends;
+		if (says) return says();
 		const field = sentForm?.querySelector<HTMLInputElement>('input[type="hidden"][name="draft"]');
 		return field ? JSON.parse(field.value) : null;
 	};
@@ -73,7 +80,7 @@ export function draftForm<Record>(options: {
 		stale = null;
 		key = ulid();
 		const said = typeof options.saved === 'string' ? options.saved : options.saved();
-		options.onsaved?.();
+		options.onsaved?.(result.type === 'success' ? (result.data ?? {}) : {});
 		toast.success(said);
 		if (result.type === 'redirect') await applyAction(result);
 		else await readAll();
@@ -96,7 +103,8 @@ export function draftForm<Record>(options: {
 			stale = null;
 			problems = [];
 		},
-		enhance: ({ formElement }) => {
+		enhance: ({ formElement, formData }) => {
+			if (options.sends) formData.set('draft', JSON.stringify(options.sends()));
 			saving = true;
 			sentForm = formElement;
 			told = copyOf(typed());

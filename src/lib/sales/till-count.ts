@@ -13,6 +13,8 @@ export interface TillCount {
 	cardSold: string;
 	note: string;
 	at: string;
+	/** Who counted it; '' where that was not kept yet. */
+	by: string;
 }
 
 /** By how much what was counted is off from what was sold: above zero there is more. */

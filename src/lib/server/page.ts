@@ -61,7 +61,7 @@ export async function answerOnce(
 	const { locals, request } = event;
 	// As it came: what a page asks for again of its data is no part of the event's own address.
 	const { who } = locals;
-	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.device?.kind}`;
+	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.device?.id}`;
 	const what = `answer ${by} ${request.url} ${today(locals.kitchen)}`;
 	const before = await keptSince(locals.kitchen.id, 'all', what);
 	if (before instanceof KeptAnswer) return before.to(request);

@@ -30,21 +30,23 @@ export const actions: Actions = {
 	in: async (event) => {
 		const { locals, request } = event;
 		const outcome = await withDraft(request, comeInForm, async ({ login, password, second, to }) => {
-			const wasRight = await mayTry(locals.db, `password ${login}`, event.getClientAddress());
+			const mayTryOf = (what: string) => mayTry(locals.db, `${what} ${login}`, event.getClientAddress());
+			const wasRight = await mayTryOf('password');
 			const person = await personBy(locals.db, login, password);
 			if (!person) return refuse('', WRONG);
-			if (person.hasSecond && second === '') {
-				// The password was right: asking for the next is no failure.
-				await wasRight();
-				return { asksSecond: true, to: null };
-			}
-			if (person.hasSecond && !(await isSecond(locals.db, person.id, second)))
-				return refuse('second', 'this is not the code of this moment');
 			await wasRight();
+			if (person.hasSecond) {
+				if (second === '') refuse('second', 'now the six digits your app shows');
+				// Counted apart: who has the password may not guess on and on.
+				const isOne = await mayTryOf('second');
+				if (!(await isSecond(locals.db, person.id, second)))
+					refuse('second', 'this is not the code of this moment');
+				await isOne();
+			}
 			await comeIn(event, { personId: person.id, cameBy: 'password' });
-			return { asksSecond: false, to: withinHere(to) };
+			return { to: withinHere(to) };
 		});
-		if ('to' in outcome && outcome.to !== null) redirect(303, outcome.to);
+		if ('to' in outcome) redirect(303, outcome.to);
 		return outcome;
 	},
 	demo: async (event) => {

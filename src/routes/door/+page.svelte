@@ -11,7 +11,14 @@
 	let password = $state('');
 	let second = $state('');
 	let asksSecond = $state(false);
-	const form = draftForm<never>({ saved: 'You are in', typed: () => ({ login, password, second }) });
+	const form = draftForm<never>({
+		saved: 'You are in',
+		sends: () => ({ login, password, second, to: data.to })
+	});
+	// Once the password was right, the code of the app is asked for, and stays asked for.
+	$effect(() => {
+		if (form.at('second') !== '') asksSecond = true;
+	});
 	const demo = draftForm<never>({ saved: 'You are in' });
 </script>
 
@@ -57,24 +64,7 @@
 			<a href="/door/first" class="button button-main mt-3">Begin a kitchen of your own</a>
 		</section>
 	{:else}
-		<form
-			method="POST"
-			action="?/in"
-			class="mt-6"
-			use:enhance={(input) => {
-				input.formData.set('draft', JSON.stringify({ login, password, second, to: data.to }));
-				const settle = form.enhance(input);
-				return async (outcome) => {
-					const { result } = outcome;
-					if (result.type === 'success' && result.data?.asksSecond) {
-						asksSecond = true;
-						outcome.formElement.querySelector<HTMLInputElement>('[data-second] input')?.focus();
-					}
-					const then = await settle;
-					if (then && !(result.type === 'success' && result.data?.asksSecond)) await then(outcome);
-				};
-			}}
-		>
+		<form method="POST" action="?/in" class="mt-6" use:enhance={form.enhance}>
 			<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 			<Field
 				label="Name you come in by"

@@ -14,10 +14,10 @@
 	let { data } = $props();
 	const open = draftForm<never>({ saved: 'Opened on this device' });
 	const session = draftForm<never>({ saved: 'Ended' });
-	const naming = draftForm<never>({ saved: 'Saved', typed: () => ({ name }) });
+	const naming = draftForm<never>({ saved: 'Saved', sends: () => ({ name }) });
 	const coding = draftForm<never>({
 		saved: 'Saved',
-		typed: () => ({ code }),
+		sends: () => ({ code }),
 		onsaved: () => (code = '')
 	});
 	let name = $state(untrack(() => data.me.name));
@@ -71,10 +71,7 @@
 		method="POST"
 		action="?/name"
 		class="mt-2 flex max-w-xl flex-wrap items-end gap-3"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify({ name }));
-			return naming.enhance(input);
-		}}
+		use:enhance={naming.enhance}
 	>
 		<Field label="Name" bind:value={name} error={naming.at('name')} maxlength={80} class="min-w-60 flex-1" />
 		<button class="button" disabled={naming.saving}>Save the name</button>
@@ -84,10 +81,7 @@
 			method="POST"
 			action="?/code"
 			class="mt-4 flex max-w-xl flex-wrap items-start gap-3"
-			use:enhance={(input) => {
-				input.formData.set('draft', JSON.stringify({ code }));
-				return coding.enhance(input);
-			}}
+			use:enhance={coding.enhance}
 		>
 			<Field
 				label="Short code for shared devices"

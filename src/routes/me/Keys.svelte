@@ -24,17 +24,21 @@
 
 	const changing = draftForm<never>({
 		saved: 'Changed: all your other sessions ended',
-		typed: () => ({ now, password }),
+		sends: () => ({ now, password }),
 		onsaved: () => ([now, password] = ['', ''])
 	});
 	const proving = draftForm<never>({
 		saved: 'Done',
-		typed: () => ({ now: dear }),
-		onsaved: () => (dear = '')
+		sends: () => ({ now: dear }),
+		onsaved: (data) => {
+			shown = (data.codes as string[] | undefined) ?? shown;
+			begun = (data.second as typeof begun | undefined) ?? null;
+			dear = '';
+		}
 	});
 	const taking = draftForm<never>({
 		saved: 'A code is asked for from now on',
-		typed: () => ({ code: appCode }),
+		sends: () => ({ secret: begun?.secret, code: appCode }),
 		onsaved: () => ([begun, appCode] = [null, ''])
 	});
 	const forgetting = draftForm<never>({ saved: 'Removed' });
@@ -49,14 +53,7 @@
 		</p>
 	{:else}
 		<div class="grid max-w-4xl gap-8 lg:grid-cols-2">
-			<form
-				method="POST"
-				action="?/password"
-				use:enhance={(input) => {
-					input.formData.set('draft', JSON.stringify({ now, password }));
-					return changing.enhance(input);
-				}}
-			>
+			<form method="POST" action="?/password" use:enhance={changing.enhance}>
 				<h3>Password</h3>
 				<input type="text" autocomplete="username" value={me.login} hidden readonly />
 				<Field
@@ -125,15 +122,7 @@
 						: 'An app on your phone that shows six digits, asked for after the password.'}
 				</p>
 				{#if begun}
-					<form
-						method="POST"
-						action="?/secondOn"
-						class="mt-2"
-						use:enhance={(input) => {
-							input.formData.set('draft', JSON.stringify({ secret: begun?.secret, code: appCode }));
-							return taking.enhance(input);
-						}}
-					>
+					<form method="POST" action="?/secondOn" class="mt-2" use:enhance={taking.enhance}>
 						<p>Point the app's camera here:</p>
 						<img src={begun.picture} alt="The secret as a QR code" class="my-2 w-44 border" />
 						<p class="text-sm">Or type: <span class="figure break-all">{begun.secret}</span></p>
@@ -150,23 +139,7 @@
 				{/if}
 			</div>
 		</div>
-		<form
-			method="POST"
-			class="mt-6 max-w-xl"
-			use:enhance={(input) => {
-				input.formData.set('draft', JSON.stringify({ now: dear }));
-				const settle = proving.enhance(input);
-				return async (outcome) => {
-					if (outcome.result.type === 'success') {
-						shown = (outcome.result.data?.codes as string[] | undefined) ?? shown;
-						begun = (outcome.result.data?.second as typeof begun | undefined) ?? null;
-					}
-					await (
-						await settle
-					)?.(outcome);
-				};
-			}}
-		>
+		<form method="POST" class="mt-6 max-w-xl" use:enhance={proving.enhance}>
 			<Field
 				label="Your password, for these"
 				type="password"

@@ -12,7 +12,7 @@
 	let { me, kitchen }: Props = $props();
 	let now = $state('');
 	const leaving = draftForm<never>({ saved: 'You left' });
-	const erasing = draftForm<never>({ saved: 'Deleted', typed: () => ({ now }) });
+	const erasing = draftForm<never>({ saved: 'Deleted', sends: () => ({ now }) });
 </script>
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="leaving">
@@ -39,15 +39,7 @@
 			{/if}
 			<details>
 				<summary class="min-h-11 cursor-pointer py-2 font-semibold">Delete my account</summary>
-				<form
-					method="POST"
-					action="?/erase"
-					class="max-w-xl"
-					use:enhance={(input) => {
-						input.formData.set('draft', JSON.stringify({ now }));
-						return erasing.enhance(input);
-					}}
-				>
+				<form method="POST" action="?/erase" class="max-w-xl" use:enhance={erasing.enhance}>
 					<p>
 						Your name is taken off everything, your keys and sessions are gone. It cannot be undone. Kitchens
 						you alone own stay as they are, for who keeps the machine.

@@ -9,17 +9,14 @@
 	let { device }: { device: Device } = $props();
 	let name = $state(untrack(() => device.name));
 	let idle = $state(untrack(() => String(device.idle_min)));
-	const form = draftForm<never>({ saved: 'Saved', typed: () => ({ name, idle }) });
+	const form = draftForm<never>({ saved: 'Saved', sends: () => ({ id: device.id, name, idle }) });
 </script>
 
 <form
 	method="POST"
 	action="?/device"
 	class="flex max-w-2xl flex-wrap items-end gap-3 pb-3"
-	use:enhance={(input) => {
-		input.formData.set('draft', JSON.stringify({ id: device.id, name, idle }));
-		return form.enhance(input);
-	}}
+	use:enhance={form.enhance}
 >
 	<Field
 		label="Name of the device"

@@ -12,10 +12,17 @@
 	let draft = $state(blank());
 	let helper = $state(noHelper());
 	let code = $state.raw<{ address: string; picture: string } | null>(null);
-	const form = draftForm<never>({ saved: 'Invited', typed: () => $state.snapshot(draft) });
+	const form = draftForm<never>({
+		saved: 'Invited',
+		sends: () => draft,
+		onsaved: (data) => {
+			code = data.code as typeof code;
+			draft = blank();
+		}
+	});
 	const adding = draftForm<never>({
 		saved: 'Added',
-		typed: () => $state.snapshot(helper),
+		sends: () => helper,
 		onsaved: () => (helper = noHelper())
 	});
 </script>
@@ -24,24 +31,7 @@
 	<summary class="min-h-11 cursor-pointer py-2 font-semibold"
 		>Invite somebody with a device of their own</summary
 	>
-	<form
-		method="POST"
-		action="?/invite"
-		class="max-w-2xl"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify(draft));
-			const settle = form.enhance(input);
-			return async (outcome) => {
-				if (outcome.result.type === 'success') {
-					code = outcome.result.data?.code as typeof code;
-					draft = blank();
-				}
-				await (
-					await settle
-				)?.(outcome);
-			};
-		}}
-	>
+	<form method="POST" action="?/invite" class="max-w-2xl" use:enhance={form.enhance}>
 		<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 		<Field
 			label="Whom it is for"
@@ -69,10 +59,7 @@
 		method="POST"
 		action="?/helper"
 		class="mt-2 grid max-w-2xl gap-3 sm:grid-cols-3"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify(helper));
-			return adding.enhance(input);
-		}}
+		use:enhance={adding.enhance}
 	>
 		<Field label="Name of the helper" bind:value={helper.name} error={adding.at('name')} maxlength={80} />
 		<Choice

@@ -8,26 +8,16 @@
 
 	let draft = $state({ name: 'Tablet at the griddle', kind: 'shared' });
 	let code = $state.raw<{ address: string; picture: string } | null>(null);
-	const form = draftForm<never>({ saved: 'Point the camera at it', typed: () => $state.snapshot(draft) });
+	const form = draftForm<never>({
+		saved: 'Point the camera at it',
+		sends: () => draft,
+		onsaved: (data) => (code = data.code as typeof code)
+	});
 </script>
 
 <details class="mt-3">
 	<summary class="min-h-11 cursor-pointer py-2 font-semibold">Let a device in</summary>
-	<form
-		method="POST"
-		action="?/letIn"
-		class="grid max-w-2xl gap-3 sm:grid-cols-2"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify(draft));
-			const settle = form.enhance(input);
-			return async (outcome) => {
-				if (outcome.result.type === 'success') code = outcome.result.data?.code as typeof code;
-				await (
-					await settle
-				)?.(outcome);
-			};
-		}}
-	>
+	<form method="POST" action="?/letIn" class="grid max-w-2xl gap-3 sm:grid-cols-2" use:enhance={form.enhance}>
 		<Field label="What the device is called" bind:value={draft.name} error={form.at('name')} maxlength={80} />
 		<Choice
 			label="Who works at it"

@@ -17,19 +17,18 @@
 		}))
 	);
 	let code = $state('');
-	const form = draftForm<never>({ saved: 'Changed: it counts at once', typed: () => $state.snapshot(draft) });
-	const coding = draftForm<never>({ saved: 'Saved', typed: () => ({ code }), onsaved: () => (code = '') });
+	const form = draftForm<never>({
+		saved: 'Changed: it counts at once',
+		sends: () => ({ id: member.id, version: member.version, ...draft })
+	});
+	const coding = draftForm<never>({
+		saved: 'Saved',
+		sends: () => ({ id: member.id, code }),
+		onsaved: () => (code = '')
+	});
 </script>
 
-<form
-	method="POST"
-	action="?/change"
-	class="max-w-2xl pb-3"
-	use:enhance={(input) => {
-		input.formData.set('draft', JSON.stringify({ id: member.id, version: member.version, ...draft }));
-		return form.enhance(input);
-	}}
->
+<form method="POST" action="?/change" class="max-w-2xl pb-3" use:enhance={form.enhance}>
 	<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 	<AsWhat bind:draft at={form.at} />
 	<button class="button mt-3" disabled={form.saving}>Change it</button>
@@ -39,10 +38,7 @@
 		method="POST"
 		action="?/code"
 		class="flex max-w-2xl flex-wrap items-start gap-3 pb-3"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify({ id: member.id, code }));
-			return coding.enhance(input);
-		}}
+		use:enhance={coding.enhance}
 	>
 		<Field
 			label="Short code of {member.name}"

@@ -8,7 +8,7 @@
 	let customer = $state('');
 	const form = draftForm<never>({
 		saved: 'Erased',
-		typed: () => ({ customer }),
+		sends: () => ({ customer }),
 		onsaved: () => (customer = '')
 	});
 </script>
@@ -19,10 +19,7 @@
 		method="POST"
 		action="?/erase"
 		class="flex max-w-xl flex-wrap items-start gap-3"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify({ customer }));
-			return form.enhance(input);
-		}}
+		use:enhance={form.enhance}
 	>
 		<Field
 			label="Customer’s name, as it stands in the ledger"

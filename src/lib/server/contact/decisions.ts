@@ -3,14 +3,27 @@ import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import { groupBy, newId, utcNow } from '../rows.ts';
 import { inTransaction } from '../db/transaction.ts';
+import { doneBy } from '../people/deeds.ts';
 
 /** Decisions by product, oldest first. */
 export async function decisionsByProduct(
 	db: Database,
 	kitchenId: string
 ): Promise<Map<string, KeptDecision[]>> {
-	const rows = await known(db, kitchenId, ['contact_decisions'], 'decisions', () =>
-		db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id')
+	const { rows, by } = await known(
+		db,
+		kitchenId,
+		['contact_decisions', 'memberships'],
+		'decisions',
+		async () => {
+			const all = await db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id');
+			const doers = await doneBy(
+				db,
+				kitchenId,
+				all.map((row) => row.deed_id)
+			);
+			return { rows: all, by: doers };
+		}
 	);
 	return groupBy(
 		rows.map((row) => ({
@@ -21,7 +34,8 @@ export async function decisionsByProduct(
 			source: row.source,
 			sourceWords: row.source_words,
 			reason: row.reason,
-			decidedAt: row.decided_at
+			decidedAt: row.decided_at,
+			by: by.get(row.deed_id ?? '')?.name ?? ''
 		})),
 		(decision) => decision.productId
 	);
@@ -45,7 +59,7 @@ export async function newestDecision(
 export async function keepDecision(
 	db: Database,
 	kitchenId: string,
-	decision: Omit<KeptDecision, 'id' | 'decidedAt'>,
+	decision: Omit<KeptDecision, 'id' | 'decidedAt' | 'by'>,
 	decidedAt = utcNow()
 ): Promise<void> {
 	await inTransaction(db, (transaction) =>

@@ -362,7 +362,7 @@ export const TABLES = {
 	},
 	sessions: {
 		text: ['id', 'person_id', 'token_hash', 'came_by', 'created_at', 'used_at', 'rotated_at', 'ends_at'],
-		textOrNull: ['previous_hash', 'kitchen_id', 'device_id', 'ended_at']
+		textOrNull: ['previous_hash', 'previous_ends_at', 'kitchen_id', 'device_id', 'ended_at']
 	},
 	deeds: {
 		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what'],

@@ -135,7 +135,7 @@ export async function doneBy(
 }
 
 /** Tables of which each row says whose deed it is. */
-type DoneTable = 'label_revisions' | 'lot_moves' | 'price_packs' | 'sales' | 'till_counts';
+type DoneTable = 'label_revisions' | 'lot_moves' | 'pack_checks' | 'price_packs' | 'sales' | 'till_counts';
 
 /** Who did what some rows say, by the rows' ids; a row from before that was kept is not among them. */
 export async function whoDid(

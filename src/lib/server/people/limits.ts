@@ -19,6 +19,8 @@ const PER_MINUTE = 1200;
 
 interface Limits {
 	failures: RateLimiterMySQL;
+	/** One try while a wait lasts: of many at once one takes it. */
+	waits: RateLimiterMySQL;
 	addresses: RateLimiterMySQL;
 }
 
@@ -37,6 +39,7 @@ function limitsOf(db: Database): Limits {
 	};
 	const limits = {
 		failures: new RateLimiterMySQL({ ...common, keyPrefix: 'fail', points: 1_000_000, duration: REMEMBER_S }),
+		waits: new RateLimiterMySQL({ ...common, keyPrefix: 'wait', points: 1, duration: LONGEST_WAIT_S }),
 		addresses: new RateLimiterMySQL({
 			...common,
 			keyPrefix: 'from',
@@ -72,22 +75,26 @@ const inWords = (seconds: number): string =>
  * hundred. Throws `Wait`; what it gives is told once it was right.
  */
 export async function mayTry(db: Database, of: string, address: string): Promise<() => Promise<void>> {
-	const { failures, addresses } = limitsOf(db);
+	const { failures, waits, addresses } = limitsOf(db);
 	const [key, from] = [keyOf(of), keyOf(address)];
-	try {
-		await addresses.consume(from);
-	} catch (error) {
-		if (error instanceof RateLimiterRes) throw new Wait(error.msBeforeNext / 1000);
-		throw error;
-	}
-	const waiting = await failures.get(`wait ${key}`);
+	await orWait(addresses.consume(from));
+	const waiting = await waits.get(key);
 	if (waiting) throw new Wait(waiting.msBeforeNext / 1000);
 	const { consumedPoints } = await failures.consume(key);
 	const wait = waitAfter_s(consumedPoints);
-	if (wait > 0) await failures.set(`wait ${key}`, 1, wait);
+	if (wait > 0) await orWait(waits.consume(key, 1, { customDuration: wait }));
 	return async () => {
-		await Promise.all([failures.delete(key), failures.delete(`wait ${key}`)]);
+		await Promise.all([failures.delete(key), waits.delete(key)]);
 	};
+}
+
+/** Throws `Wait` where a counter is used up. */
+async function orWait(counting: Promise<RateLimiterRes>): Promise<void> {
+	try {
+		await counting;
+	} catch (error) {
+		throw error instanceof RateLimiterRes ? new Wait(error.msBeforeNext / 1000) : error;
+	}
 }
 
 const flood = new RateLimiterMemory({ points: PER_MINUTE, duration: 60 });

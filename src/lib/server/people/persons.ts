@@ -2,6 +2,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { mayTry } from './limits.ts';
 import { passwordProblem } from './passwords.ts';
 import { chosenHash, isChosen } from './secrets.ts';
 
@@ -71,10 +72,7 @@ export async function changePassword(
 	id: string,
 	{ now, password }: { now: string; password: string }
 ): Promise<void> {
-	const row = await db('persons').where('id', id).first('password_hash', 'login', 'name');
-	if (!row) throw new NotFound('this person is not here');
-	if (row.password_hash !== null && !(await isChosen(row.password_hash, now)))
-		refuse('now', 'this is not your password of now');
+	await mustKnow(db, id, now);
 	await setPassword(db, id, password);
 }
 
@@ -105,5 +103,9 @@ export async function ownKeys(
 export async function mustKnow(db: Database, id: string, now: string): Promise<void> {
 	const row = await db('persons').where('id', id).first('password_hash');
 	const hash = row?.password_hash ?? null;
-	if (hash !== null && !(await isChosen(hash, now))) refuse('now', 'this is not your password');
+	if (hash === null) return;
+	// Who took a session along has not the password, and may not guess it here either.
+	const wasRight = await mayTry(db, `confirm ${id}`, `person ${id}`);
+	if (!(await isChosen(hash, now))) refuse('now', 'this is not your password');
+	await wasRight();
 }

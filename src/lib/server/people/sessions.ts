@@ -61,6 +61,8 @@ interface SessionRow {
 	id: string;
 	person_id: string;
 	token_hash: string;
+	previous_hash: string | null;
+	previous_ends_at: string | null;
 	came_by: CameBy;
 	used_at: string;
 	rotated_at: string;
@@ -105,6 +107,8 @@ export async function findSession(
 			id: 's.id',
 			person_id: 's.person_id',
 			token_hash: 's.token_hash',
+			previous_hash: 's.previous_hash',
+			previous_ends_at: 's.previous_ends_at',
 			came_by: 's.came_by',
 			used_at: 's.used_at',
 			rotated_at: 's.rotated_at',
@@ -141,24 +145,26 @@ export async function findSession(
 	return { who: whoOf(row, today), newToken: fresh };
 }
 
-/** The token before was sent, long after the new one came into use: somebody else may have it. The session ends. */
+/** The token before was sent, after the new one had long been in use: somebody else may have it. The session ends. */
 async function isTakenAgain(db: Database, row: SessionRow, now: number): Promise<boolean> {
 	// Until the new one is used its answer may have been lost on the way: the old one is all there is.
-	const isNewUsed = msOf(row.used_at) > msOf(row.rotated_at);
-	if (!isNewUsed || msOf(row.used_at) + GRACE_MS > now) return false;
-	if (msOf(row.rotated_at) + GRACE_MS > now) return false;
+	if (row.previous_ends_at === null || msOf(row.previous_ends_at) > now) return false;
 	await endSessions(db, { id: row.id });
 	return true;
 }
 
 /** Notes that somebody is there; the token of now on, where it is time for another. */
 async function noted(db: Database, row: SessionRow, now: number): Promise<string | null> {
-	const isFirstUse = msOf(row.used_at) <= msOf(row.rotated_at);
 	if (msOf(row.rotated_at) + ROTATE_MS < now) return rotate(db, row.id, row.token_hash);
+	const isFirstUse = row.previous_hash !== null && row.previous_ends_at === null;
 	if (isFirstUse || msOf(row.used_at) + NOTED_MS < now)
 		await db('sessions')
 			.where('id', row.id)
-			.update({ used_at: at(Math.max(now, msOf(row.rotated_at) + 1)) });
+			.update({
+				used_at: at(now),
+				// What was on its way with the old one is still taken for a moment.
+				...(isFirstUse ? { previous_ends_at: at(now + GRACE_MS) } : {})
+			});
 	return null;
 }
 
@@ -168,7 +174,13 @@ export async function rotate(db: Database, id: string, hash: string): Promise<st
 	const now = utcNow();
 	const changed = await db('sessions')
 		.where({ id, token_hash: hash })
-		.update({ token_hash: tokenHash(token), previous_hash: hash, rotated_at: now, used_at: now });
+		.update({
+			token_hash: tokenHash(token),
+			previous_hash: hash,
+			previous_ends_at: null,
+			rotated_at: now,
+			used_at: now
+		});
 	return changed === 1 ? token : null;
 }
 

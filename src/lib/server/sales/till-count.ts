@@ -8,6 +8,7 @@ import { inTransaction } from '../db/transaction.ts';
 import { today } from '../kitchens.ts';
 import { toMoney, utcNow } from '../rows.ts';
 import { ALL, filtered } from './ledger.ts';
+import { whoDid } from '../people/deeds.ts';
 
 /** What was found in the till; the sales it is held against are read when it is kept. */
 export interface CountedTill {
@@ -65,10 +66,16 @@ export async function tillCounts(db: Database, kitchenId: string, day: string): 
 	const rows = await db('till_counts')
 		.where({ kitchen_id: kitchenId, counted_on: day })
 		.orderBy('id', 'desc');
-	return rows.map(fromRow);
+	const by = await whoDid(
+		db,
+		kitchenId,
+		'till_counts',
+		rows.map(({ id }) => id)
+	);
+	return rows.map((row) => fromRow(row, by[row.id] ?? ''));
 }
 
-function fromRow(row: RowOf<'till_counts'>): TillCount {
+function fromRow(row: RowOf<'till_counts'>, by: string): TillCount {
 	const money = (value: string) => new Decimal(toMoney(value)).toFixed(2);
 	return {
 		id: row.id,
@@ -79,6 +86,7 @@ function fromRow(row: RowOf<'till_counts'>): TillCount {
 		cashSold: money(row.cash_sold),
 		cardSold: money(row.card_sold),
 		note: row.note,
-		at: row.created_at
+		at: row.created_at,
+		by
 	};
 }

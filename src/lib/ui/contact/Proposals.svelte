@@ -109,7 +109,10 @@
 			<tbody>
 				{#each contact.decisions as decision (decision.id)}
 					<tr>
-						<td class="text-quiet whitespace-nowrap">{dayTextOf(decision.decidedAt)}</td>
+						<td class="text-quiet whitespace-nowrap"
+							>{dayTextOf(decision.decidedAt)}{#if decision.by}<span class="block">{decision.by}</span
+								>{/if}</td
+						>
 						<td class="font-semibold">{allergenName(decision.allergen)}</td>
 						<td>{ANSWER[decision.answer]}</td>
 						<td>{decision.reason} <span class="text-quiet block">{decision.sourceWords}</span></td>

@@ -5,7 +5,7 @@
 	import Problems from '$lib/ui/Problems.svelte';
 
 	let draft = $state({ login: '', code: '', password: '' });
-	const form = draftForm<never>({ saved: 'You are in', typed: () => $state.snapshot(draft) });
+	const form = draftForm<never>({ saved: 'You are in', sends: () => draft });
 </script>
 
 <svelte:head><title>Come in again · Square Batch</title></svelte:head>
@@ -15,14 +15,7 @@
 	<p class="text-quiet mt-1">
 		A recovery code counts once. All that you were in on elsewhere ends, and you choose another password.
 	</p>
-	<form
-		method="POST"
-		class="mt-4"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify(draft));
-			return form.enhance(input);
-		}}
-	>
+	<form method="POST" class="mt-4" use:enhance={form.enhance}>
 		<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 		<Field
 			label="Name you come in by"

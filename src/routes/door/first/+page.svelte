@@ -17,7 +17,7 @@
 		timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 		key: untrack(() => data.key)
 	});
-	const form = draftForm<never>({ saved: 'Begun', typed: () => $state.snapshot(draft) });
+	const form = draftForm<never>({ saved: 'Begun', sends: () => draft });
 </script>
 
 <svelte:head><title>A kitchen of your own · Square Batch</title></svelte:head>
@@ -28,14 +28,7 @@
 		<p class="text-quiet mt-1">
 			You become its owner, and decide who else comes in, as what, and on which device.
 		</p>
-		<form
-			method="POST"
-			class="mt-4"
-			use:enhance={(input) => {
-				input.formData.set('draft', JSON.stringify(draft));
-				return form.enhance(input);
-			}}
-		>
+		<form method="POST" class="mt-4" use:enhance={form.enhance}>
 			<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 			<NewcomerFields bind:draft at={form.at} />
 			{#if data.takeable.length > 0}

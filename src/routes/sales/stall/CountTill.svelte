@@ -85,7 +85,10 @@
 {#each counts as count (count.id)}
 	{@const off = tillOff(count)}
 	<p class="text-quiet mt-1 text-sm" data-testid="till-count">
-		Counted: {money(count.cash, currency)} cash with {money(count.changeBrought, currency)} change brought,
+		Counted{count.by ? ` by ${count.by}` : ''}: {money(count.cash, currency)} cash with {money(
+			count.changeBrought,
+			currency
+		)} change brought,
 		{money(count.card, currency)} card. Cash {words(off.cash)}; card {words(off.card)}.{count.note === ''
 			? ''
 			: ` ${count.note}`}

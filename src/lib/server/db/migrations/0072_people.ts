@@ -111,6 +111,7 @@ export async function up(knex: Knex): Promise<void> {
 		hashColumn(table, 'token_hash').notNullable().unique();
 		// What came before it: taken until the new one was used, and a little after.
 		hashColumn(table, 'previous_hash').unique();
+		timeColumn(table, 'previous_ends_at');
 		idColumn(table, 'kitchen_id').references('kitchens.id');
 		idColumn(table, 'device_id');
 		table.enum('came_by', ['password', 'passkey', 'code', 'pairing', 'demo']).notNullable();

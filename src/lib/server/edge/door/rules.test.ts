@@ -41,13 +41,21 @@ describe('the table of who may what', () => {
 		expect(ruleFor('/nowhere', 'GET', null)).toBeNull();
 		expect(ruleFor('/shelf', 'POST', 'steal')).toBeNull();
 		expect(ruleFor('/shelf', 'DELETE', null)).toBeNull();
+		expect(ruleFor('/shelf/[id]', 'POST', 'constructor')).toBeNull();
+		expect(ruleFor('/batches/new', 'POST', 'steal')).toBeNull();
+		expect(ruleFor('/batches/new', 'POST', 'default')).toEqual({ ask: 'make', what: 'planned a batch' });
 		// An endpoint that only takes something shows nothing.
 		expect(ruleFor('/sales/entries.json', 'GET', null)).toBeNull();
 	});
 
 	it('says what each thing is called that is done', () => {
 		for (const rule of Object.values(RULES))
-			for (const [, what] of Object.values(rule?.acts ?? {})) expect(what).toMatch(/^[a-z][a-z’' ]{4,79}$/);
+			for (const [, what] of Object.values(rule?.acts ?? {}))
+				if (what !== null) expect(what).toMatch(/^[a-z][a-z’' ]{4,79}$/);
+		const untold = Object.entries(RULES).filter(([, rule]) =>
+			Object.values(rule?.acts ?? {}).some(([, what]) => what === null)
+		);
+		expect(untold.map(([route]) => route)).toEqual(['/formulas/[id]/draft']);
 	});
 });
 

@@ -6,11 +6,11 @@ import type { Right } from '../../../people/roles.ts';
  */
 export type Ask = Right | 'anybody' | 'device' | 'person' | 'self';
 
-/** What is asked of who reads a route, and of each thing that is done there, with what a list calls it. */
+/** What is asked of who reads a route, and of each thing that is done there, with what a list calls it; null where no list has it. */
 export interface Rule {
 	read?: Ask;
 	/** By the name of an action (`default` for one without), or the method of an endpoint. */
-	acts?: Readonly<Record<string, readonly [ask: Ask, what: string]>>;
+	acts?: Readonly<Record<string, readonly [ask: Ask, what: string | null]>>;
 }
 
 /**
@@ -126,7 +126,8 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	},
 	'/formulas/[id]/compare': { read: 'look' },
 	'/formulas/[id]/cost': { read: 'ledger' },
-	'/formulas/[id]/draft': { acts: { PUT: ['formulate', 'typed in a formula'] } },
+	// Kept at every pause in typing: what is told of is the version that is kept.
+	'/formulas/[id]/draft': { acts: { PUT: ['formulate', null] } },
 	'/formulas/[id]/file': { read: 'look' },
 	'/formulas/[id]/history': { read: 'look' },
 	'/formulas/[id]/recipe': { read: 'look' },
@@ -250,6 +251,8 @@ export function ruleFor(
 	if (!rule) return null;
 	if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS')
 		return rule.read ? { ask: rule.read, what: null } : null;
-	const act = rule.acts?.[action ?? method] ?? (method === 'POST' ? rule.acts?.default : undefined);
+	const acts = rule.acts ?? {};
+	const name = action ?? method;
+	const act = Object.hasOwn(acts, name) ? acts[name] : undefined;
 	return act ? { ask: act[0], what: act[1] } : null;
 }

@@ -9,7 +9,7 @@
 
 	let { data } = $props();
 	let draft = $state({ name: untrack(() => data.invitation.name), login: '', password: '' });
-	const form = draftForm<never>({ saved: 'You are in', typed: () => $state.snapshot(draft) });
+	const form = draftForm<never>({ saved: 'You are in', sends: () => draft });
 	const join = draftForm<never>({ saved: 'You belong to it now' });
 	const span = $derived(data.invitation.span);
 </script>
@@ -35,15 +35,7 @@
 			Here already, in another kitchen? <a href="/door">Come in</a> first, and open this address again.
 		</p>
 	{/if}
-	<form
-		method="POST"
-		action="?/new"
-		class="mt-4"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify(draft));
-			return form.enhance(input);
-		}}
-	>
+	<form method="POST" action="?/new" class="mt-4" use:enhance={form.enhance}>
 		<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 		<NewcomerFields bind:draft at={form.at} />
 		<button class="button button-main mt-4" disabled={form.saving}>Come in</button>

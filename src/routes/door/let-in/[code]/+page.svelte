@@ -7,7 +7,7 @@
 
 	let { data } = $props();
 	let name = $state(untrack(() => data.name));
-	const form = draftForm<never>({ saved: 'This device is in', typed: () => ({ name }) });
+	const form = draftForm<never>({ saved: 'This device is in', sends: () => ({ name }) });
 </script>
 
 <svelte:head><title>Let this device in · Square Batch</title></svelte:head>
@@ -19,14 +19,7 @@
 			? 'as a shared device: each person comes in at it by a short code.'
 			: `as ${data.by}'s own: whoever holds it is ${data.by}.`}
 	</p>
-	<form
-		method="POST"
-		class="mt-4"
-		use:enhance={(input) => {
-			input.formData.set('draft', JSON.stringify({ name }));
-			return form.enhance(input);
-		}}
-	>
+	<form method="POST" class="mt-4" use:enhance={form.enhance}>
 		<Problems problems={form.problems.filter((problem) => problem.path === '')} />
 		<button class="button button-main min-h-16 w-full text-lg" disabled={form.saving}>Let it in</button>
 		<details class="mt-4">
