@@ -10,6 +10,7 @@ import type { TableContent } from './eu/format.ts';
 import type { PackRoom } from './pack-room.ts';
 import type { PackLabel } from './pack-label.ts';
 import type { PanelContent } from './us/format/content.ts';
+import type { Bounds } from './tolerance.ts';
 import type { UsFormat } from './us/format/index.ts';
 
 /** What a rule set is given of a product or batch. */
@@ -75,6 +76,12 @@ export interface RuleSet {
 	columnsOf(facts: PrintedFacts, product: Product, key: string): FigureColumn[] | null;
 	/** Energy of a piece as this rule set has it worked out; null where unknown. */
 	energy_kcal(energy: FactorEnergy): number | null;
+	/** What a laboratory may find where a figure prints so; `isAdded` where an ingredient had the nutrient added. */
+	boundsOf(key: string, printed: string, isAdded: boolean): Bounds;
+	/** Grams of finished product that a figure's first column is of, as printed; null while nothing prints. */
+	analysed_g(facts: PrintedFacts): number | null;
+	/** Whether these bounds already hold what a laboratory itself is unsure of. */
+	boundsHoldLaboratory: boolean;
 	/** Why the serving is what it is, in a sentence; null where there is none. */
 	servingReason(facts: PrintedFacts, product: Product): string | null;
 

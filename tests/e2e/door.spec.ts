@@ -404,7 +404,7 @@ test('a passkey comes in the place of the password', async ({ browser, applicati
 	await page.getByRole('button', { name: 'Come in', exact: true }).click();
 	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
 	await open(page, '/me');
-	await page.getByLabel('Called').fill('The test’s own');
+	await page.getByRole('textbox', { name: 'Called' }).fill('The test’s own');
 	await page.getByRole('button', { name: 'Add a passkey' }).click();
 	await expect(page.getByText('The test’s own')).toBeVisible();
 	await page.getByRole('button', { name: 'Leave', exact: true }).click();

@@ -69,6 +69,21 @@ test('at every station the number, what is weighed and the main button stay in v
 	}
 });
 
+test('a main button that is cut by the end of the window stands at the top of it', async ({ page }) => {
+	await newFormula(page, fresh('Cut roti'));
+	await planAtBench(page);
+	await page.setViewportSize({ width: 390, height: 844 });
+	const take = page.getByRole('button', { name: 'Take reading' });
+	await expect(take).toBeVisible();
+	// As what runs above it in the kitchen pushes it down: ten pixels of it are out of the window.
+	await take.evaluate((button) => {
+		const main = document.querySelector('main');
+		const below = innerHeight - button.getBoundingClientRect().bottom;
+		if (main) main.style.paddingTop = `${parseFloat(getComputedStyle(main).paddingTop) + below + 10}px`;
+	});
+	await expect(page.locator('#in-view').getByText('Take', { exact: true })).toBeVisible();
+});
+
 test('a line stays above what says more of it, on a phone too', async ({ page }) => {
 	await newFormula(page, fresh('Lain over roti'));
 	await page.setViewportSize({ width: 390, height: 844 });

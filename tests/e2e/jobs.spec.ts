@@ -1,6 +1,7 @@
 import { choose } from './controls.ts';
 import { make, next, pasteRecipe, typeReading, writeDown } from './job.ts';
 import { answered, fresh, newFormula, open, planAtBench, ready } from './making.ts';
+import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 180_000 });
@@ -358,12 +359,18 @@ test('loose pieces are made up into a short pack, and sold at the stall for thei
 	await expect(page.getByTestId('short-packs')).toContainText('Made up: a short pack of 4');
 	await page.getByRole('button', { name: 'Undo the last' }).click();
 	await expect(page.getByTestId('short-packs')).not.toContainText('Made up');
+	// A stall that is open already learns of it too.
+	const stall = await page.context().newPage();
+	await open(stall, '/sales/stall');
+	const tileOn = (where: Page) => where.getByRole('button', { name: new RegExp(`${name}.*short pack`) });
+	await expect(stall.getByRole('button', { name: new RegExp(`${name}.*4 left`) })).toBeVisible();
 	await page.getByRole('button', { name: 'Make the 4 loose pieces up into a short pack' }).click();
-	await expect(page.getByTestId('waiting')).toHaveCount(0);
+	// 6.50 · 4 ÷ 6 = 4.333…
+	await expect(tileOn(stall)).toContainText('$4.33');
+	await stall.close();
 
 	await open(page, '/sales/stall');
-	const tile = page.getByRole('button', { name: new RegExp(`${name}.*short pack`) });
-	// 6.50 · 4 ÷ 6 = 4.333…
+	const tile = tileOn(page);
 	await expect(tile).toContainText('$4.33');
 	await tile.click();
 	await expect(tile).toBeDisabled();

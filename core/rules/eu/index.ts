@@ -14,6 +14,7 @@ import { euPacks } from './packs.ts';
 import { euNetSize_pt, euTextSize_pt } from './sizes.ts';
 import { euStatement } from './statement.ts';
 import { euTable } from './table.ts';
+import { euBounds } from './tolerance.ts';
 import type { TableContent } from './format.ts';
 
 const LEAST_FOR_TABLE_CM2 = 25;
@@ -38,6 +39,9 @@ export const eu: RuleSet = {
 	figures: EU_FIGURES,
 	columnsOf: euColumns,
 	energy_kcal: (energy) => energy.eu_kcal,
+	boundsOf: euBounds,
+	analysed_g: ({ table }) => (table ? 100 : null),
+	boundsHoldLaboratory: true,
 	servingReason: () => null,
 	nutritionContent: (facts, product) => ({ panel: null, table: tableContent(facts, product.one) }),
 	printedContent: (content) => content,

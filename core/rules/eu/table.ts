@@ -30,9 +30,21 @@ function amount(value: number | null, coarseFrom: number, coarse: number, neglig
 	return `${roundTo(exact, exact >= coarseFrom ? coarse : coarse / 10)} g`;
 }
 
-const grams = (value: number | null) => amount(value, 10, 1, 0.5, '0.5');
-const saturates = (value: number | null) => amount(value, 10, 1, 0.1, '0.1');
-const salt = (value: number | null) => amount(value, 1, 0.1, 0.0125, '0.01');
+const GRAMS = 0.5;
+/** The most of each line that prints as "<", grams per 100 g. */
+export const NEGLIGIBLE: Partial<Record<string, number>> = {
+	fat: GRAMS,
+	saturates: 0.1,
+	carbohydrate: GRAMS,
+	sugars: GRAMS,
+	fibre: GRAMS,
+	protein: GRAMS,
+	salt: 0.0125
+};
+
+const grams = (value: number | null) => amount(value, 10, 1, GRAMS, '0.5');
+const saturates = (value: number | null) => amount(value, 10, 1, NEGLIGIBLE.saturates ?? 0, '0.1');
+const salt = (value: number | null) => amount(value, 1, 0.1, NEGLIGIBLE.salt ?? 0, '0.01');
 
 /** One column of the table (Regulation 1169/2011 Annex XV; computation, section 8). */
 export function euTable(amounts: NutrientAmounts, energy: Pick<FactorEnergy, 'eu_kcal' | 'eu_kJ'>): EuTable {

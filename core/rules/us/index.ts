@@ -18,6 +18,7 @@ import { PANEL_LINES, panelNutrient, usPanel } from './panel.ts';
 import { servingReason, usServing } from './serving.ts';
 import { usNetSize_pt, usTextSize_pt } from './sizes.ts';
 import { usStatement } from './statement.ts';
+import { usBounds } from './tolerance.ts';
 
 /** The United States: 21 CFR 101 and FALCPA. */
 export const us: RuleSet = {
@@ -30,6 +31,9 @@ export const us: RuleSet = {
 	figures: US_FIGURES,
 	columnsOf: usColumns,
 	energy_kcal: (energy) => energy.us_kcal,
+	boundsOf: usBounds,
+	analysed_g: ({ serving }) => serving?.grams ?? null,
+	boundsHoldLaboratory: false,
 	servingReason: (facts, product) =>
 		facts.serving && facts.yield.finishedWeight_g !== null
 			? servingReason(product, facts.yield.finishedWeight_g, facts.serving)

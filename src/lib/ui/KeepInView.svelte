@@ -14,10 +14,12 @@
 	let { children, short }: Props = $props();
 	let host = $state<HTMLElement>();
 	let isAway = $state(false);
+	/** The main button ends it: of what stays in view nothing may be cut. All of it is never reached between pixels. */
+	const WHOLE = 0.99;
 	onMount(() => {
 		if (!host) return;
 		const watch = new IntersectionObserver(([entry]) => (isAway = !(entry?.isIntersecting ?? true)), {
-			threshold: 0.9
+			threshold: WHOLE
 		});
 		watch.observe(host);
 		return () => watch.disconnect();

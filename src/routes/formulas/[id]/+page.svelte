@@ -178,15 +178,19 @@
 	async function remember(said: string, ingredient: string) {
 		const before = rememberedNow.get(rememberedName(said)) ?? null;
 		if (!(await learned.remember(said, ingredient, before))) return;
-		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient)?.name ?? 'that'}.`);
+		// Said once the sheet reads lines by it.
 		await readAll();
+		toast.success(`Remembered: “${said}” is ${ingredientOf(ingredient)?.name ?? 'that'}.`);
 	}
 	async function relearn() {
 		const lines = sheet.draft.lines.map(({ said, ingredient }) => ({
 			name: readLine(said, context).name,
 			ingredient
 		}));
-		if (await learned.follow(lines)) await readAll();
+		const forgotten = await learned.follow(lines);
+		if (!forgotten) return;
+		await readAll();
+		for (const said of forgotten) toast(`Forgotten again: what “${said}” is.`);
 	}
 	function undo() {
 		sheet.undo();

@@ -1,5 +1,4 @@
 import { rememberedName } from '$core/composition/match.ts';
-import { toast } from 'svelte-sonner';
 
 interface Taught {
 	said: string;
@@ -28,9 +27,9 @@ export class Learned {
 
 	/**
 	 * After undo or redo: what no line shows any more is forgotten, what one shows again is known again. Lines are names
-	 * with the ingredient they have; whether anything was told.
+	 * with the ingredient they have. What was said of those that are forgotten; null where nothing was told.
 	 */
-	async follow(lines: readonly { name: string; ingredient: string }[]): Promise<boolean> {
+	async follow(lines: readonly { name: string; ingredient: string }[]): Promise<string[] | null> {
 		const key = (name: string, ingredient: string) => `${rememberedName(name)} ${ingredient}`;
 		const shown = new Set(lines.map((line) => key(line.name, line.ingredient)));
 		const changed = this.#taught.filter(
@@ -39,8 +38,8 @@ export class Learned {
 		for (const each of changed) {
 			each.isKnown = !each.isKnown;
 			await this.#tell(each.said, each.isKnown ? each.ingredient : (each.before ?? ''));
-			if (!each.isKnown) toast(`Forgotten again: what “${each.said}” is.`);
 		}
-		return changed.length > 0;
+		if (changed.length === 0) return null;
+		return changed.filter((each) => !each.isKnown).map((each) => each.said);
 	}
 }

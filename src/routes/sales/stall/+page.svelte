@@ -4,7 +4,9 @@
 	import { afterNavigate } from '$app/navigation';
 	import { readMoney } from '$core/measure/reading.ts';
 	import { clock } from '$lib/batch/bench/clock.svelte.ts';
+	import type { Entry } from '$core/bench/entries.ts';
 	import { hear } from '$lib/batch/bench/news.ts';
+	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { dayIn } from '$lib/day.ts';
 	import { dayText, money, plural } from '$lib/format.ts';
 	import { keepPage } from '$lib/keep-page.ts';
@@ -65,11 +67,17 @@
 				add(entries);
 				void readAgain();
 			}),
-			// Another device sold, or a batch was counted.
-			hear((news) => news.entries.length === 0 && void readAgain())
+			// Another device sold or a batch was counted; or a short pack was made up, here or elsewhere.
+			hear((news) => (news.entries.length === 0 || movesPacks(news.entries)) && void readAgain()),
+			outbox.onkept((_, items) => movesPacks(items.map((item) => item.entry)) && void readAgain())
 		];
 		return () => off.forEach((each) => each());
 	});
+	/** Whether what happened at a bench may have made packs, or taken some apart. */
+	const movesPacks = (entries: readonly Entry[]): boolean =>
+		entries.some(
+			(entry) => entry.kind === 'event' && ['short pack', 'void'].includes(entry.happening.name)
+		);
 	afterNavigate(() => void keepPage('/sales/stall'));
 
 	const known = $derived(new Set(data.known));
