@@ -2,7 +2,6 @@ import type { Locator, Page } from '@playwright/test';
 
 /** Chooses of a list: by its value, or by the words of it. */
 export async function choose(control: Locator, option: string | RegExp | { label: string }): Promise<void> {
-	await control.click();
 	const page = control.page();
 	const list = page.getByRole('listbox');
 	const wanted =
@@ -11,9 +10,21 @@ export async function choose(control: Locator, option: string | RegExp | { label
 			: option instanceof RegExp
 				? list.getByRole('option', { name: option }).last()
 				: list.getByRole('option', { name: option.label, exact: true });
-	await wanted.click();
+	// A page that is read again while a list is open may close it: it is opened once more, as anybody would.
+	for (let tries = 1; ; tries += 1) {
+		await control.click();
+		try {
+			await wanted.click({ timeout: OPEN_MS });
+			break;
+		} catch (error) {
+			if (tries === MOST_TRIES || (await list.isVisible())) throw error;
+		}
+	}
 	await list.waitFor({ state: 'detached' });
 }
+
+const OPEN_MS = 5000;
+const MOST_TRIES = 3;
 
 /** The words of a list's options, read by opening it and leaving it as it was. */
 export async function optionsOf(control: Locator): Promise<string[]> {
