@@ -22,7 +22,33 @@ function everyRouteHasARule(): Plugin {
 	};
 }
 
+/** Loaded where it is needed, and by nothing that is not. */
+const APART =
+	/node_modules\/(echarts|zrender|bwip-js|qrcode|@simplewebauthn|comlink|svelte-dnd-action|fflate|papaparse|pdfjs|joi)/;
+
+/** What several pages share goes together: a page is then a few files rather than fifty, each of them asked for apart. */
+function fewFiles(): Plugin {
+	return {
+		name: 'few-files',
+		apply: 'build',
+		config: (_, { isSsrBuild }) =>
+			isSsrBuild
+				? undefined
+				: {
+						build: {
+							rolldownOptions: {
+								output: {
+									advancedChunks: {
+										groups: [{ name: 'shared', minShareCount: 3, test: (id: string) => !APART.test(id) }]
+									}
+								}
+							}
+						}
+					}
+	};
+}
+
 export default defineConfig({
-	plugins: [everyRouteHasARule(), tailwindcss(), sveltekit()],
+	plugins: [everyRouteHasARule(), fewFiles(), tailwindcss(), sveltekit()],
 	server: { host: '127.0.0.1' }
 });
