@@ -96,7 +96,10 @@ export function readSureRequest(text: string): Outcome<SureRequest> {
 		return { ok: false, problems: [{ path: '', message: 'the file must be an object' }] };
 	const { file, ...rest } = given as Record<string, unknown>;
 	const recipe = checkRecipe(file ?? null);
-	const { error, value } = requestSchema.validate(rest);
+	const { error, value } = requestSchema.validate(rest) as {
+		error?: Joi.ValidationError;
+		value?: SureDocument;
+	};
 	const problems = [
 		...(recipe.ok ? [] : recipe.problems.map((each) => ({ ...each, path: under('file', each.path) }))),
 		...(error?.details.map(schemaProblem) ?? [])

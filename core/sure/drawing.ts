@@ -38,7 +38,8 @@ export class Drawing {
 	readonly #declared: Declared[] = [];
 	readonly #model: SureModel | null;
 	readonly #kernel: Kernel | null;
-	readonly #fills: Fill[] = [];
+	/** Draw what varies anew. */
+	readonly #fills: ((count: number) => void)[] = [];
 	readonly #grams: number;
 	readonly #laboratory = new Float64Array(CHUNK);
 	readonly #draws: number;
@@ -62,10 +63,16 @@ export class Drawing {
 		}
 		this.#model = sureModel(recipe, facts.yield, finished_g, given);
 		this.#kernel = new Kernel(this.#model, finished_g);
-		this.#fills = this.#model.inputs.map(({ name, sampler }) => fillOf(sampler, seed, name));
+		for (const [place, { name, sampler }] of this.#model.inputs.entries()) {
+			const column = this.#kernel.columns[place];
+			if (!column) continue;
+			const fill = fillOf(sampler, seed, name);
+			if (sampler.kind === 'fixed') fill(column, CHUNK);
+			else this.#fills.push((count) => fill(column, count));
+		}
 		const added = addedNutrients(recipe, given);
 		for (const figure of this.#rules.figures) this.#declare(figure, added);
-		this.#prepareLaboratory(given, finished_g);
+		this.#prepareLaboratory(given);
 	}
 
 	/** Rounds that were drawn. */
@@ -84,10 +91,7 @@ export class Drawing {
 		const end = Math.min(this.#draws, this.#done + rounds);
 		while (this.#done < end) {
 			const count = Math.min(CHUNK, end - this.#done);
-			for (const [place, fill] of this.#fills.entries()) {
-				const column = kernel.columns[place];
-				if (column) fill(column, count);
-			}
+			for (const fill of this.#fills) fill(count);
 			kernel.run(count);
 			for (const each of this.#declared) {
 				kernel.figure(each.coefficients, this.#grams, each.found, this.#done, count);
@@ -141,8 +145,8 @@ export class Drawing {
 	}
 
 	/** A laboratory's spread goes by the mean of what is drawn: taken from a first run at the inputs' means. */
-	#prepareLaboratory(given: Assumptions, finished_g: number): void {
-		if (!given.laboratory || this.#rules.boundsHoldLaboratory || finished_g <= 0) return;
+	#prepareLaboratory(given: Assumptions): void {
+		if (!given.laboratory || this.#rules.boundsHoldLaboratory) return;
 		const means = this.#atMeans();
 		for (const [place, each] of this.#declared.entries()) {
 			const per100g = ((means[place] ?? 0) * 100) / this.#grams;

@@ -115,7 +115,10 @@ export class Kernel {
 		const { ball, finished, pieces } = this.#model;
 		if (ball) this.#weigh(this.#ball, ball, 0, count);
 		else addTimes(clear(this.#ball, count), this.#dough, 1 / pieces, count);
-		if (!('cookLoss' in finished)) return this.#weigh(this.#finished, finished, this.#leastFinished_g, count);
+		if (!('cookLoss' in finished)) {
+			this.#weigh(this.#finished, finished, this.#leastFinished_g, count);
+			return;
+		}
 		const raw = this.#work;
 		raw.set(this.#ball);
 		addTimes(raw, this.#uptake, 1 / pieces, count);

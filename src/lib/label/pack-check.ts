@@ -6,4 +6,6 @@ export interface PackCheckRecord {
 	lotPacks: number;
 	packs_g: number[];
 	checkedAt: string;
+	/** Who weighed them; '' from before that was kept. */
+	by: string;
 }

@@ -1,11 +1,12 @@
 import type { PackCheckRecord } from '../../label/pack-check.ts';
 import type { Database } from '../db/connection.ts';
 import { isDuplicate } from '../errors.ts';
+import { whoDid } from '../people/deeds.ts';
 import { utcNow } from '../rows.ts';
 import { inTransaction } from '../db/transaction.ts';
 
 /** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
-export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt'> & { productId: string };
+export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt' | 'by'> & { productId: string };
 
 /** Records a check of packs. */
 export async function recordPackCheck(db: Database, kitchenId: string, input: PackCheckInput): Promise<void> {
@@ -35,11 +36,18 @@ export async function listPackChecks(
 	const rows = await db('pack_checks')
 		.where({ kitchen_id: kitchenId, product_id: productId })
 		.orderBy('checked_at', 'desc');
+	const by = await whoDid(
+		db,
+		kitchenId,
+		'pack_checks',
+		rows.map(({ id }) => id)
+	);
 	return rows.map((row) => ({
 		id: row.id,
 		declared_g: Number(row.declared_g),
 		lotPacks: row.lot_packs,
 		packs_g: JSON.parse(row.packs_g) as number[],
-		checkedAt: row.checked_at
+		checkedAt: row.checked_at,
+		by: by[row.id] ?? ''
 	}));
 }

@@ -106,7 +106,10 @@
 	</form>
 	{#if checks.length > 0}
 		<table class="ledger mt-4 max-w-3xl">
-			<thead><tr><th>Checked</th><th>Packs</th><th class="number">Declared</th><th>Verdict</th></tr></thead>
+			<thead
+				><tr><th>Checked</th><th>Packs</th><th class="number">Declared</th><th>Verdict</th><th>By</th></tr
+				></thead
+			>
 			<tbody>
 				{#each checks as each (each.id)}
 					{@const verdict = passed(each)}
@@ -117,6 +120,7 @@
 						<td class={verdict === false ? 'text-loss font-semibold' : ''}
 							>{verdict === null ? 'beyond the table' : verdict ? 'passed' : 'failed'}</td
 						>
+						<td>{each.by || '–'}</td>
 					</tr>
 				{/each}
 			</tbody>

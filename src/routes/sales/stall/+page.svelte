@@ -75,9 +75,7 @@
 	});
 	/** Whether what happened at a bench may have made packs, or taken some apart. */
 	const movesPacks = (entries: readonly Entry[]): boolean =>
-		entries.some(
-			(entry) => entry.kind === 'event' && ['short pack', 'void'].includes(entry.happening.name)
-		);
+		entries.some((entry) => entry.kind === 'event' && ['short pack', 'void'].includes(entry.happening.name));
 	afterNavigate(() => void keepPage('/sales/stall'));
 
 	const known = $derived(new Set(data.known));
