@@ -6,12 +6,12 @@ import {
 	NO_BATCH_FIGURES,
 	QUESTIONS,
 	USUAL_ASSUMPTIONS,
+	USUAL_DRAWS,
 	type Assumptions,
 	type BatchFigures,
 	type LineReading,
 	type Question
 } from '../sure/assumptions.ts';
-import { USUAL_DRAWS } from '../sure/sure.ts';
 import { SOURCES, type Source } from '../sure/values.ts';
 import { schemaProblem } from './messages.ts';
 import { checkRecipe } from './read.ts';

@@ -25,6 +25,8 @@ export interface TakenLine<L> {
 	/** Null of one batch. */
 	sd_g: number | null;
 	batches: number;
+	/** What each of them took, the newest first. */
+	each_g: number[];
 }
 
 /** So many of the newest batches say what is usual. */
@@ -96,12 +98,8 @@ export function asTaken<L extends FeltLine>(
 			used_g: mean_g,
 			uptake_g: isDough(line) || stayed.length < shares.length ? line.uptake_g : mean(stayed)
 		};
-		taken.push({
-			line: whole,
-			mean_g,
-			sd_g: standardDeviation(shares.map(({ used }) => used * base_g)),
-			batches: shares.length
-		});
+		const each_g = shares.map(({ used }) => used * base_g);
+		taken.push({ line: whole, mean_g, sd_g: standardDeviation(each_g), batches: shares.length, each_g });
 		return whole;
 	});
 	return { lines: filled, taken, without };

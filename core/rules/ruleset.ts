@@ -78,6 +78,11 @@ export interface RuleSet {
 	energy_kcal(energy: FactorEnergy): number | null;
 	/** What a laboratory may find where a figure prints so; `isAdded` where an ingredient had the nutrient added. */
 	boundsOf(key: string, printed: string, isAdded: boolean): Bounds;
+	/**
+	 * What would have to be printed so that what is found 5 to 95 times in 100 survives; null where it is not for the
+	 * maker to choose.
+	 */
+	safePrint(key: string, found: { p5: number; p95: number }, isAdded: boolean): string | null;
 	/** Grams of finished product that a figure's first column is of, as printed; null while nothing prints. */
 	analysed_g(facts: PrintedFacts): number | null;
 	/** Whether these bounds already hold what a laboratory itself is unsure of. */

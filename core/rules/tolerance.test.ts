@@ -41,6 +41,32 @@ describe('21 CFR 101.9(g)', () => {
 	])('%s printed %s promises nothing', (key, printed) => expect(us(key, printed)).toEqual([null, null]));
 });
 
+describe('what would have to be printed', () => {
+	const safe = (key: string, p5: number, p95: number, isAdded = false) =>
+		rulesOf('us').safePrint(key, { p5, p95 }, isAdded);
+
+	it.each([
+		// 300 / 1.2 = 250
+		['sodium', 180, 300, '250mg'],
+		// 301 / 1.2 = 250.8, which prints as 250 and covers 300: the next is 260
+		['sodium', 180, 301, '260mg'],
+		// 0.9 / 1.2 = 0.75, which prints as 1 g
+		['totalFat', 0.4, 0.9, '1g'],
+		// at least: 3 / 0.8 = 3.75 prints as 4 g and asks for 3.2; 3 g asks for 2.4
+		['protein', 3, 5, '3g'],
+		['protein', 3.2, 5, '4g']
+	])('%s found from %d to %d: %s', (key, p5, p95, printed) => expect(safe(key, p5, p95)).toBe(printed));
+
+	it('what was added is found in full', () => {
+		// 1.96 mg prints as 2 mg, which would have to be found; 1.9 mg is
+		expect(safe('iron', 1.96, 3, true)).toBe('1.9mg');
+		expect(safe('iron', 1.96, 3)).toBe('2.4mg');
+	});
+
+	it('an EU or UK average is not moved', () =>
+		expect(rulesOf('eu').safePrint('salt', { p5: 1, p95: 2 }, false)).toBeNull());
+});
+
 describe('the guidance of 2012', () => {
 	it.each([
 		['protein', '9.9 g', 7.9, 11.9],

@@ -5,6 +5,9 @@ import type { AssumedCvs, KnownValue, Source } from './values.ts';
 export const QUESTIONS = ['batch', 'label'] as const;
 export type Question = (typeof QUESTIONS)[number];
 
+/** Draws that are made where nobody asks for another number. */
+export const USUAL_DRAWS = 100_000;
+
 /** How the grams of a line came about. */
 export type LineReading =
 	/** Read off the scale, after a tare or without one. */

@@ -1,12 +1,9 @@
 import { derive } from '../derive.ts';
 import type { Recipe } from '../formula/types.ts';
 import type { Outcome } from '../problem.ts';
-import type { Assumptions } from './assumptions.ts';
+import { USUAL_DRAWS, type Assumptions } from './assumptions.ts';
 import { Drawing } from './drawing.ts';
 import type { SureFigure } from './result.ts';
-
-/** Draws that are made where nobody asks for another number. */
-export const USUAL_DRAWS = 100_000;
 
 /** How sure each figure is that a recipe prints. */
 export interface Sure {

@@ -1,4 +1,4 @@
-import { NUTRIENTS, type Nutrient, type SomeValues } from '../composition/nutrients.ts';
+import { NUTRIENTS, type Nutrient } from '../composition/nutrients.ts';
 import type { Ingredient, Line, Recipe, RulesName } from '../formula/types.ts';
 import { dough, ingredient, per100g, recipe, surface } from './recipe.ts';
 
@@ -68,7 +68,7 @@ export function randomRecipe(seed: number): Recipe {
 			const value = (TYPICAL[kind][nutrient] ?? 0) * between(0.9, 1.1);
 			return [nutrient, nutrient === 'fat_g' ? Math.min(100, value) : value];
 		});
-		return ingredient(id, { kind, per100g: per100g(Object.fromEntries(values) as SomeValues) });
+		return ingredient(id, { kind, per100g: per100g(Object.fromEntries(values)) });
 	};
 	const ingredients = [
 		made('flour', 'flour'),

@@ -91,6 +91,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/formulas/[id]/file', 'mo'],
 	['/formulas/[id]/history', 'mo'],
 	['/formulas/[id]/recipe', 'mo'],
+	['/sure/[of]/[id]', 'mo', 'report o', 'withdraw o'],
 	['/batches', 'mo'],
 	['/batches/new', 'mo', 'default mo'],
 	[
@@ -166,6 +167,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/kitchen/data/archive', 'o'],
 	['/kitchen/data/restore', '', 'POST o'],
 	['/kitchen/profile', 'o', 'save o'],
+	['/kitchen/spreads', 'o', 'save o'],
 	['/kitchen/tare.json', '', 'POST mo'],
 	['/kitchen/unreadable', 'o', 'letGo o']
 ];
@@ -252,11 +254,12 @@ test.afterAll(async () => {
 /** Ids of the demo kitchen, by what an address is of. */
 async function idOf(route: string): Promise<string> {
 	const table =
-		/^\/(formulas|batches|shelf\/lots|shelf|labels|trace\/batch|trace\/lot|inspection\/batch|inspection\/label)/.exec(
+		/^\/(formulas|batches|sure|shelf\/lots|shelf|labels|trace\/batch|trace\/lot|inspection\/batch|inspection\/label)/.exec(
 			route
 		)?.[1];
 	const of = {
 		formulas: 'formulas',
+		sure: 'products',
 		batches: 'batches',
 		'shelf/lots': 'lots',
 		shelf: 'ingredients',
@@ -307,6 +310,7 @@ const addressOf = (route: string, id: string): string =>
 		.replace(/\/\([^)]*\)/, '')
 		.replace('[id]', id)
 		.replace('[name]', 'bench')
+		.replace('[of]', 'label')
 		.replace(/\[\w+\]/g, '0'.repeat(26)) +
 	(route.endsWith('/print') ? '?revision=1&batch=&copies=1&on=roll&as=svg' : '');
 

@@ -40,6 +40,8 @@ export const eu: RuleSet = {
 	columnsOf: euColumns,
 	energy_kcal: (energy) => energy.eu_kcal,
 	boundsOf: euBounds,
+	/** A declared value is an average (Article 31(4)): it is not moved to where it is safe. */
+	safePrint: () => null,
 	analysed_g: ({ table }) => (table ? 100 : null),
 	boundsHoldLaboratory: true,
 	servingReason: () => null,

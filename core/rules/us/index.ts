@@ -18,7 +18,7 @@ import { PANEL_LINES, panelNutrient, usPanel } from './panel.ts';
 import { servingReason, usServing } from './serving.ts';
 import { usNetSize_pt, usTextSize_pt } from './sizes.ts';
 import { usStatement } from './statement.ts';
-import { usBounds } from './tolerance.ts';
+import { usBounds, usSafePrint } from './tolerance.ts';
 
 /** The United States: 21 CFR 101 and FALCPA. */
 export const us: RuleSet = {
@@ -32,6 +32,7 @@ export const us: RuleSet = {
 	columnsOf: usColumns,
 	energy_kcal: (energy) => energy.us_kcal,
 	boundsOf: usBounds,
+	safePrint: usSafePrint,
 	analysed_g: ({ serving }) => serving?.grams ?? null,
 	boundsHoldLaboratory: false,
 	servingReason: (facts, product) =>

@@ -25,15 +25,40 @@ export function usBounds(key: string, printed: string, isAdded: boolean): Bounds
 	return { low: null, high: number === 0 ? endOfZero(key) : settled(number * MOST_SHARE) };
 }
 
+/** How finely a printed figure that survives is looked for. */
+const FINER = 1.01;
+const MOST_TRIES = 200;
+
+/**
+ * The panel figure nearest to what is likely that survives: more may be declared of what may not be found over, and less
+ * of what may not be found short, within good practice (21 CFR 101.9(g)(6)).
+ */
+export function usSafePrint(
+	key: string,
+	{ p5, p95 }: { p5: number; p95: number },
+	isAdded: boolean
+): string | null {
+	const isLeast = AT_LEAST.includes(key);
+	let value = isLeast ? p5 / (isAdded ? ADDED_SHARE : NATURAL_SHARE) : p95 / MOST_SHARE;
+	for (let tries = 0; tries < MOST_TRIES; tries++) {
+		const printed = prints(key, value);
+		const { low, high } = usBounds(key, printed, isAdded);
+		if ((low ?? 0) <= p5 && (high ?? Infinity) >= p95) return printed;
+		value *= isLeast ? 1 / FINER : FINER;
+	}
+	return null;
+}
+
+const prints = (key: string, value: number): string =>
+	key === 'calories' ? calories(value) : (panelLine(key as PanelKey, value).amount ?? '');
+
 /** Hundredths: every zero of the panel ends on one. */
 const STEP = 0.01;
 
 /** The least amount that no longer prints as zero. */
 function endOfZero(key: string): number {
-	const prints = (value: number) =>
-		key === 'calories' ? calories(value) : (panelLine(key as PanelKey, value).amount ?? '');
-	const zero = prints(0);
+	const zero = prints(key, 0);
 	let steps = 1;
-	while (prints(steps * STEP) === zero) steps++;
+	while (prints(key, steps * STEP) === zero) steps++;
 	return settled(steps * STEP);
 }

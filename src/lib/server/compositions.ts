@@ -17,6 +17,7 @@ function fromRow(row: RowOf<'ingredient_compositions'>): StoredComposition {
 		serving_g: toNumber(row.serving_g),
 		printed: typeof row.printed === 'string' ? (JSON.parse(row.printed) as Record<string, string>) : null,
 		intervals: typeof row.intervals === 'string' ? (JSON.parse(row.intervals) as Intervals) : {},
+		uncertainty_percent: toNumber(row.uncertainty_percent),
 		createdAt: row.created_at
 	};
 }
@@ -78,6 +79,7 @@ export async function addComposition(
 			composition.intervals && Object.keys(composition.intervals).length > 0
 				? JSON.stringify(composition.intervals)
 				: null,
+		uncertainty_percent: composition.uncertainty_percent ?? null,
 		created_at: utcNow()
 	});
 	return id;
@@ -110,6 +112,7 @@ export function sameComposition(a: CompositionInput, b: CompositionInput): boole
 			each.sourceOn ?? null,
 			each.serving_g ?? null,
 			each.printed ?? null,
+			each.uncertainty_percent ?? null,
 			COMPOSITION_KEYS.map((key) => each.per100g[key] ?? null)
 		]);
 	return said(a) === said(b);

@@ -2,7 +2,7 @@ import type { Composition, SomeValues } from '$core/composition/nutrients.ts';
 import type { Intervals } from '$core/rules/pack-label.ts';
 
 /** Where values come from, best first (computation, section 1). */
-export const SOURCES = ['specification', 'pack', 'reference', 'estimate'] as const;
+export const SOURCES = ['laboratory', 'specification', 'pack', 'reference', 'estimate'] as const;
 
 /** A mix's values follow from its own lines. */
 export type Source = (typeof SOURCES)[number] | 'mix';
@@ -21,10 +21,14 @@ export interface StoredComposition {
 	printed: Record<string, string> | null;
 	/** What the rounding of a pack label leaves open, per 100 g. */
 	intervals: Intervals;
+	/** Expanded uncertainty (k = 2) of a laboratory's values, percent of each; null where none was stated. */
+	uncertainty_percent: number | null;
 	createdAt: string;
 }
 
 /** A composition as it is added: what is left out is not known of it. */
 export type CompositionInput = Pick<StoredComposition, 'source' | 'sourceNote'> & {
 	per100g: SomeValues;
-} & Partial<Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals'>>;
+} & Partial<
+		Pick<StoredComposition, 'sourceOn' | 'serving_g' | 'printed' | 'intervals' | 'uncertainty_percent'>
+	>;

@@ -28,6 +28,8 @@ export interface IngredientDraft {
 	source: StoredComposition['source'];
 	sourceNote: string;
 	sourceOn: string;
+	/** Expanded uncertainty of a laboratory's values, percent. */
+	uncertainty: string;
 	/** A pack label typed as printed; without a kind the values are typed per 100 g. */
 	label: { kind: LabelKind; serving: string; printed: Record<string, string> };
 	/** Lines of a mix of one's own; null for what is bought. */
@@ -70,6 +72,7 @@ export function ingredientDraft(ingredient: ShelfIngredient): IngredientDraft {
 		source: ingredient.composition.source,
 		sourceNote: ingredient.composition.sourceNote,
 		sourceOn: ingredient.composition.sourceOn ?? '',
+		uncertainty: String(ingredient.composition.uncertainty_percent ?? ''),
 		label: labelDraft(ingredient.composition),
 		mix:
 			ingredient.mix?.map((line) => ({
@@ -100,6 +103,7 @@ export function newIngredientDraft(id: string, isMix: boolean): IngredientDraft 
 		source: isMix ? 'mix' : 'pack',
 		sourceNote: '',
 		sourceOn: '',
+		uncertainty: '',
 		label: { kind: '', serving: '', printed: {} },
 		mix: isMix ? [{ key: freshKey(), ingredient: '', grams: '' }] : null,
 		portion: ''

@@ -10,6 +10,7 @@ export interface ValueSource {
 
 /** The sources a person may name, best first, in words. */
 export const SOURCE_WORDS: Record<Exclude<Source, 'mix'>, string> = {
+	laboratory: 'a laboratory’s report, per 100 g',
 	specification: 'a supplier’s specification, per 100 g',
 	pack: 'the pack’s own label',
 	reference: 'a reference table (typical values)',
@@ -18,6 +19,7 @@ export const SOURCE_WORDS: Record<Exclude<Source, 'mix'>, string> = {
 
 /** How far a source is to be trusted, in a few words. */
 export const SOURCE_GRADES: Record<Source, string> = {
+	laboratory: 'measured',
 	specification: 'stated by the supplier',
 	pack: 'printed on the pack, so rounded',
 	reference: 'typical: your pack may differ',

@@ -1,10 +1,10 @@
-import { LineChart, ScatterChart } from 'echarts/charts';
+import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 
 // Only the parts that are drawn with; the module is loaded when a chart is on the page.
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+use([BarChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const INK = '#14213d';
 const QUIET = '#55617a';
@@ -37,6 +37,72 @@ export function drawSteps(
 			axisLabel: { color: QUIET, formatter: words }
 		},
 		series: [{ type: 'line', step: 'end', data: points, symbolSize: 6, color: INK, lineStyle: { width: 2 } }]
+	});
+	return followed(element, chart);
+}
+
+const WATER = '#5ba7c7';
+
+/** Draws how often each amount would be found, brick where it is beyond the law's bound, with lines across. */
+export function drawFound(
+	element: HTMLElement,
+	bins: { from: number; step: number; counts: number[] },
+	isBeyond: (value: number) => boolean,
+	lines: { value: number; name: string; isBound: boolean }[],
+	words: (value: number) => string
+): () => void {
+	const chart = init(element, undefined, { renderer: 'svg' });
+	const total = bins.counts.reduce((sum, count) => sum + count, 0);
+	const middle = (bin: number) => bins.from + (bin + 0.5) * bins.step;
+	chart.setOption({
+		animation: false,
+		grid: { left: 12, right: 12, top: 34, bottom: 24 },
+		tooltip: {
+			trigger: 'item',
+			formatter: ({ value }: { value: [number, number] }) =>
+				`about ${words(value[0])}: ${Math.round((value[1] / total) * 1000) / 10} in 100`
+		},
+		xAxis: {
+			type: 'value',
+			min: Math.min(bins.from, ...lines.map(({ value }) => value)),
+			max: Math.max(bins.from + bins.counts.length * bins.step, ...lines.map(({ value }) => value)),
+			splitNumber: 4,
+			splitLine: { show: false },
+			axisLine: { lineStyle: { color: RULE } },
+			axisLabel: {
+				color: QUIET,
+				hideOverlap: true,
+				formatter: words,
+				showMinLabel: false,
+				showMaxLabel: false
+			}
+		},
+		yAxis: { type: 'value', show: false },
+		series: [
+			{
+				type: 'bar',
+				barWidth: '98%',
+				barCategoryGap: 0,
+				data: bins.counts.map((count, bin) => ({
+					value: [middle(bin), count],
+					itemStyle: { color: isBeyond(middle(bin)) ? LOSS : WATER }
+				})),
+				markLine: {
+					symbol: 'none',
+					silent: true,
+					data: lines.map(({ value, name, isBound }, nth) => ({
+						xAxis: value,
+						lineStyle: { color: isBound ? LOSS : INK, type: isBound ? 'solid' : 'dashed', width: 2 },
+						label: {
+							formatter: name,
+							color: isBound ? LOSS : INK,
+							position: 'end',
+							distance: nth % 2 === 0 ? 2 : 15
+						}
+					}))
+				}
+			}
+		]
 	});
 	return followed(element, chart);
 }

@@ -88,6 +88,13 @@
 		<a href="/kitchen/costs">See and change them</a>
 	</p>
 </section>
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="spreads-heading">
+	<h2 id="spreads-heading">Spreads assumed</h2>
+	<p class="max-w-prose">
+		How far table values may be off, from which it follows how sure each figure of a label is.
+		<a href="/kitchen/spreads">See and change them</a>
+	</p>
+</section>
 <Equipment equipment={data.equipment} />
 <StandingRisks risks={data.risks} />
 

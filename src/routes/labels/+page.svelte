@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { rulesOf } from '$core/rules/index.ts';
+	import Unsure from '$lib/ui/Unsure.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();
@@ -65,7 +66,11 @@
 								)}{:else}never{/if}</td
 						>
 						<td class="text-sm"
-							>{label.state === 'out of date' ? `would change: ${few(label.changes)}` : few(label.waits)}</td
+							>{label.state === 'out of date' ? `would change: ${few(label.changes)}` : few(label.waits)}
+							<Unsure
+								unsure={label.unsure}
+								href={data.who?.rights.includes('look') ? `/sure/label/${label.id}` : ''}
+							/></td
 						>
 					</tr>
 				{/each}

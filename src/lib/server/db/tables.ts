@@ -153,7 +153,8 @@ export const TABLES = {
 			'source_on',
 			'serving_g',
 			'printed',
-			'intervals'
+			'intervals',
+			'uncertainty_percent'
 		]
 	},
 	ingredient_measures: {
@@ -217,6 +218,11 @@ export const TABLES = {
 	lot_moves: {
 		text: ['id', 'kitchen_id', 'lot_id', 'kind', 'amount', 'reason', 'moved_at'],
 		textOrNull: ['batch_id', 'deed_id']
+	},
+	assumed_spreads: { text: ['id', 'kitchen_id', 'input', 'spread', 'note', 'created_at'] },
+	laboratory_reports: {
+		text: ['id', 'kitchen_id', 'product_id', 'laboratory', 'reported_on', 'found', 'note', 'created_at'],
+		textOrNull: ['withdrawn_at', 'deed_id']
 	},
 	mix_lines: {
 		text: ['id', 'kitchen_id', 'mix_id', 'ingredient_id', 'grams'],

@@ -33,6 +33,8 @@ export interface IngredientForm {
 	source: Source;
 	sourceNote: string;
 	sourceOn: string | null;
+	/** Of a laboratory's values. */
+	uncertainty: number | null;
 	label: IngredientDraft['label'];
 	mix: { ingredient: string; grams: number }[] | null;
 	portion: number | null;
@@ -83,6 +85,7 @@ export const ingredientForm = Joi.object<IngredientForm>({
 		.messages({ 'any.only': 'choose where the values come from' }),
 	sourceNote: optionalText(200),
 	sourceOn: day({ optional: true }),
+	uncertainty: number(0, 100, { optional: true }).default(null),
 	label: Joi.object({
 		kind: Joi.valid('', 'us', 'eu').required(),
 		serving: Joi.string().allow('').max(40).required(),
@@ -107,7 +110,7 @@ export function ingredientInput(
 	confirmedBefore: string | null,
 	today: string
 ): IngredientInput {
-	const { id: _id, version: _version, confirmed, label, portion, mix, ...rest } = form;
+	const { id: _id, version: _version, confirmed, label, portion, mix, uncertainty, ...rest } = form;
 	const isPack = rest.source === 'pack' && mix === null && label.kind !== '';
 	const { reading, serving_g, errors } = isPack
 		? readLabelDraft(label)
@@ -123,6 +126,7 @@ export function ingredientInput(
 			? Object.fromEntries(Object.entries(label.printed).filter(([, value]) => value.trim() !== ''))
 			: null,
 		intervals: reading?.intervals ?? {},
+		uncertainty_percent: rest.source === 'laboratory' && !mix ? uncertainty : null,
 		confirmedOn: confirmed ? (confirmedBefore ?? today) : null,
 		mix,
 		portion_g: portion

@@ -123,7 +123,8 @@ export const KINDS: Record<string, Kind> = {
 	'batch_closings.facts': { what: 'the figures of a closing of batch', letGo: EVIDENCE },
 	'batch_closings.stages': { what: 'the stages of a closing of batch', letGo: EVIDENCE },
 	'batch_events.data': { what: 'something that happened at the bench of batch', letGo: EVIDENCE },
-	'pack_checks.packs_g': { what: 'the packs of a check of', letGo: EVIDENCE }
+	'pack_checks.packs_g': { what: 'the packs of a check of', letGo: EVIDENCE },
+	'laboratory_reports.found': { what: 'what a laboratory found of', letGo: EVIDENCE }
 };
 
 /** The name of the row that a row belongs to, by its table. */
@@ -136,6 +137,7 @@ const OWNER: Record<string, (db: Database, row: Cells) => Promise<string>> = {
 	label_revisions: async (db, row) =>
 		productName(db, (await db('labels').where('id', String(row.label_id)).first('product_id'))?.product_id),
 	pack_checks: (db, row) => productName(db, row.product_id),
+	laboratory_reports: (db, row) => productName(db, row.product_id),
 	batch_closings: (db, row) => nameOf(db, 'batches', row.batch_id),
 	batch_events: (db, row) => nameOf(db, 'batches', row.batch_id),
 	local_profiles: () => Promise.resolve('')

@@ -12,7 +12,9 @@ import { listIngredients } from '../ingredients.ts';
 import { today } from '../kitchens.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { listLabels } from '../labels/read.ts';
-import { labelState } from '../../label/types.ts';
+import { labelState, type Label } from '../../label/types.ts';
+import type { UnsureFigure } from '../../sure/types.ts';
+import { unsureFigures } from '../sure/unsure.ts';
 import { stockItems } from '../lots/outlook.ts';
 import { lotsOnHand } from '../lots/read.ts';
 import { pricePacks } from '../prices.ts';
@@ -80,15 +82,35 @@ async function labelsNotRight(
 	kitchen: Kitchen,
 	recent: readonly BatchSummary[]
 ): Promise<Attention[]> {
-	return (await listLabels(db, kitchen, recent)).flatMap((label): Attention[] => {
+	const labels = await listLabels(db, kitchen, recent);
+	const unsure = await unsureFigures(db, kitchen, labels, recent);
+	return labels.flatMap((label): Attention[] => {
 		const state = labelState(label);
 		const at = { href: `/labels/${label.product.id}`, what: `Label of ${label.product.name}` };
 		const waits = [...label.blocks.map((block) => block.message), ...label.misfits];
 		if (state === 'out of date')
 			return [{ ...at, grave: true, why: `out of date: ${someOf(label.changes.map(({ what }) => what))}` }];
 		if (state === 'waits') return [{ ...at, grave: true, why: someOf(waits) }];
-		return state === 'ready' ? [{ ...at, grave: false, why: 'ready to be approved' }] : [];
+		return [
+			...(state === 'ready' ? [{ ...at, grave: false, why: 'ready to be approved' }] : []),
+			...unsureOf(label, unsure.get(label) ?? [])
+		];
 	});
+}
+
+/** Figures of a label a laboratory may not find so. */
+function unsureOf({ product }: Label, unsure: readonly UnsureFigure[]): Attention[] {
+	const [least] = unsure;
+	if (!least) return [];
+	const chance = Math.round(least.survives * 100);
+	return [
+		{
+			grave: false,
+			href: `/sure/label/${product.id}`,
+			what: `${least.name} of ${product.name}`,
+			why: `${chance} in 100 that a laboratory finds it as printed${unsure.length > 1 ? `, and ${plural(unsure.length - 1, 'figure')} more` : ''}${least.mends ? '' : '; measuring alone does not mend it'}`
+		}
+	];
 }
 
 async function stockShortOrOld(db: Database, kitchen: Kitchen): Promise<Attention[]> {

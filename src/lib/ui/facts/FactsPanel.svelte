@@ -17,8 +17,10 @@
 		currency: string;
 		/** Address of the one-page record of a figure; empty while what is shown is not saved. */
 		record: string;
+		/** Where it is said how sure the figures are; empty where it is not. */
+		sure?: string;
 	}
-	let { facts, recipe, sources, currency, record }: Props = $props();
+	let { facts, recipe, sources, currency, record, sure = '' }: Props = $props();
 	let asked = $state('');
 	let open = $state(false);
 
@@ -43,4 +45,5 @@
 <button type="button" class="button mt-3" onclick={() => ask(panel ? (Object.keys(names)[0] ?? '') : 'cost')}
 	>Why these figures</button
 >
+{#if sure}<a href={sure} class="button mt-3">How sure</a>{/if}
 <Why bind:open bind:asked {facts} {recipe} {sources} {currency} {record} />

@@ -320,6 +320,7 @@
 			recipe={live?.recipe ?? null}
 			sources={batch.sources}
 			record={edited || !batch.recorded ? '' : `/batches/${batch.id}/record`}
+			sure={batch.recorded ? `/sure/batch/${batch.id}` : ''}
 			{waiting}
 			currency={data.kitchen.currency}
 		/>

@@ -15,10 +15,12 @@
 		sources: Record<string, ValueSource>;
 		/** Address of the one-page record of a figure; empty while what is shown is not saved. */
 		record: string;
+		/** Where it is said how sure the figures are; empty while nothing was weighed. */
+		sure: string;
 		waiting: string;
 		currency: string;
 	}
-	let { facts, recipe, sources, record, waiting, currency }: Props = $props();
+	let { facts, recipe, sources, record, sure, waiting, currency }: Props = $props();
 
 	const yields = $derived(facts ? yieldsOf(facts.yield) : null);
 	const nameOf = (id: string) => recipe?.ingredients.find((ingredient) => ingredient.id === id)?.name ?? id;
@@ -96,7 +98,7 @@
 						</li>{/each}
 				</ul>
 			{/if}
-			<div class="mt-4"><FactsPanel {facts} {recipe} {sources} {currency} {record} /></div>
+			<div class="mt-4"><FactsPanel {facts} {recipe} {sources} {currency} {record} {sure} /></div>
 			{#if facts.yield.finishedWeight_g === null}
 				<p class="text-quiet mt-3 text-sm">
 					Weigh some cooled pieces for the panel: a cook loss is never guessed.

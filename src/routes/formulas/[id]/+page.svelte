@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { beforeNavigate } from '$app/navigation';
+	import { page } from '$app/state';
 	import type { Facts } from '$core/facts.ts';
 	import { openedMixes } from '$core/formula/mix.ts';
 	import { processOf } from '$core/formula/process.ts';
@@ -20,7 +21,7 @@
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import { Tabs } from 'bits-ui';
-	import { onMount, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import Lines from './Lines.svelte';
 	import OnePiece from './OnePiece.svelte';
@@ -46,6 +47,16 @@
 	});
 	$effect(() => sheet.follow());
 	onMount(() => sheet.takeUpCopy());
+	/** Somebody was sent here to weigh a line: it is marked so, and its grams wait to be typed. */
+	onMount(async () => {
+		const at = page.url.searchParams.get('weigh');
+		const line = at === null ? undefined : sheet.draft.lines[Number(at)];
+		if (!line) return;
+		if (line.note.trim() === '') line.note = 'weigh it';
+		sheet.typedOn();
+		await tick();
+		document.querySelectorAll<HTMLElement>('input[id$="-grams"]')[Number(at)]?.focus();
+	});
 	beforeNavigate(() => void sheet.flush());
 
 	const context = $derived(shelfContext(data.named, data.remembered, data.measureSet, data.ownMeasures));
@@ -401,6 +412,7 @@
 		record={changed || data.cookLoss === null || !sheet.draft.productId
 			? ''
 			: `/labels/${sheet.draft.productId}/record`}
+		sure={data.number > 0 && sheet.draft.productId ? `/sure/formula/${sheet.draft.id}` : ''}
 		{waiting}
 		price={sheet.draft.product.price}
 		currency={data.kitchen.currency}

@@ -22,6 +22,8 @@
 		sources: Record<string, ValueSource>;
 		/** Address of the one-page record of a figure; empty while what is shown is not saved. */
 		record: string;
+		/** Where it is said how sure the figures are; empty while nothing is kept. */
+		sure: string;
 		/** Why the figures stand still; empty while they follow what is typed. */
 		waiting: string;
 		price: string;
@@ -29,7 +31,7 @@
 		/** What the cook loss goes by: batches weighed, this kitchen's others of the family, or what is usual. */
 		loss: 'weighed' | 'family' | 'usual';
 	}
-	let { facts, atMost, recipe, sources, record, waiting, price, currency, loss }: Props = $props();
+	let { facts, atMost, recipe, sources, record, sure, waiting, price, currency, loss }: Props = $props();
 
 	const LOSS_WORDS = {
 		weighed: 'loss from the last batches',
@@ -156,7 +158,7 @@
 			{/if}
 
 			<div class={['mt-4', loss !== 'weighed' && 'print:hidden']}>
-				<FactsPanel {facts} {recipe} {sources} {currency} {record} />
+				<FactsPanel {facts} {recipe} {sources} {currency} {record} {sure} />
 			</div>
 			{#if facts.statement}
 				<h3 class="mt-4">Ingredients</h3>

@@ -288,6 +288,7 @@
 				saving={form.saving}
 				onsave={() => form.element?.requestSubmit()}
 				onclose={close}
+				sure={data.who?.rights.includes('look') ? `/sure/label/${label.product.id}` : ''}
 				onexplain={explain}
 			/>
 		{/if}

@@ -32,6 +32,8 @@
 		saving: boolean;
 		onsave: () => void;
 		onclose: () => void;
+		/** Where it is said how sure the figures are; empty for who may not look. */
+		sure: string;
 		/** Opens all of the derivation of a figure. */
 		onexplain: (figure: string) => void;
 	}
@@ -50,6 +52,7 @@
 		saving,
 		onsave,
 		onclose,
+		sure,
 		onexplain
 	}: Props = $props();
 	const rules = $derived(label.plainRecipe.rules);
@@ -114,6 +117,7 @@
 						onwhy={facts
 							? () => onexplain(facts.yield.finishedWeight_g === null ? 'cost' : firstFigure)
 							: null}
+						{sure}
 					/>
 				{:else}
 					<Words {part} bind:draft {at} profile={label.profile} storage={label.choices.storage} />

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { page } from '$app/state';
+	import { onMount, tick } from 'svelte';
 	import { ingredientDraft, type IngredientDraft } from '$lib/shelf/ingredient-draft.ts';
 	import type { ShelfIngredient } from '$lib/shelf/ingredient.ts';
 	import Problems from '$lib/ui/Problems.svelte';
@@ -28,6 +30,15 @@
 		const filled = form.draft.mix?.filter((line) => line.ingredient !== '' || line.grams.trim() !== '');
 		if (filled && filled.length > 0) form.draft.mix = filled;
 	}
+	/** Somebody was sent here to take a better source's figures: it is opened at them, nothing of it saved yet. */
+	onMount(async () => {
+		const from = page.url.searchParams.get('from');
+		if (form.draft.mix || (from !== 'pack' && from !== 'laboratory')) return;
+		form.draft.source = from;
+		if (from === 'pack' && form.draft.label.kind === '') form.draft.label.kind = rules;
+		await tick();
+		document.getElementById('composition-heading')?.scrollIntoView();
+	});
 	const heading = $derived(
 		data.isNew ? (form.draft.mix ? 'New mix of your own' : 'New ingredient') : data.draft.name
 	);

@@ -107,6 +107,16 @@
 			placeholder="brand line, document, row"
 		/>
 		<DayField label="Of which day" bind:value={draft.sourceOn} error={at('sourceOn')} />
+		{#if draft.source === 'laboratory'}
+			<Field
+				label="Its uncertainty"
+				unit="%"
+				bind:value={draft.uncertainty}
+				error={at('uncertainty')}
+				inputmode="decimal"
+				hint="Expanded (k = 2), as the report says; empty: 10 %"
+			/>
+		{/if}
 	</div>
 
 	{#if isLabel && packLabel}

@@ -74,6 +74,7 @@ import * as people from './0072_people.ts';
 import * as whoDidIt from './0073_who_did_it.ts';
 import * as kitchenNotOpened from './0074_kitchen_not_opened.ts';
 import * as customersErased from './0075_customers_erased.ts';
+import * as howSure from './0076_how_sure.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -151,5 +152,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0072_people', people],
 	['0073_who_did_it', whoDidIt],
 	['0074_kitchen_not_opened', kitchenNotOpened],
-	['0075_customers_erased', customersErased]
+	['0075_customers_erased', customersErased],
+	['0076_how_sure', howSure]
 ];

@@ -22,6 +22,9 @@ const NAMED: Record<string, (db: Database, kitchenId: string, id: string) => Pro
 	}
 };
 
+/** What an address calls one of them. */
+const SINGULAR: Partial<Record<string, string>> = { batch: 'batches', formula: 'formulas', label: 'labels' };
+
 const ID = /^[0-9A-Z]{26}$/;
 
 /** What something was done to, by the name people know: of the row an address is of; '' where it is of none. */
@@ -31,5 +34,5 @@ export async function nameOfWhat(db: Database, kitchenId: string, pathname: stri
 	const id = parts[at];
 	const kind = parts[at - 1] ?? '';
 	if (at < 1 || id === undefined) return '';
-	return (await NAMED[kind]?.(db, kitchenId, id)) ?? '';
+	return (await NAMED[SINGULAR[kind] ?? kind]?.(db, kitchenId, id)) ?? '';
 }

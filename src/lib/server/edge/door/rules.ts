@@ -132,6 +132,14 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/formulas/[id]/history': { read: 'look' },
 	'/formulas/[id]/recipe': { read: 'look' },
 
+	'/sure/[of]/[id]': {
+		read: 'look',
+		acts: {
+			report: ['approve', 'noted a laboratory’s report'],
+			withdraw: ['approve', 'withdrew a laboratory’s report']
+		}
+	},
+
 	'/batches': { read: 'look' },
 	'/batches/new': { read: 'make', acts: { default: ['make', 'planned a batch'] } },
 	'/batches/[id]': {
@@ -237,6 +245,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/kitchen/data/archive': { read: 'data' },
 	'/kitchen/data/restore': { acts: { POST: ['data', 'restored an archive'] } },
 	'/kitchen/profile': { read: 'settings', acts: { save: ['settings', 'changed the local profile'] } },
+	'/kitchen/spreads': { read: 'settings', acts: { save: ['settings', 'changed what spread is assumed'] } },
 	'/kitchen/tare.json': { acts: { POST: ['make', 'weighed a container'] } },
 	'/kitchen/unreadable': { read: 'settings', acts: { letGo: ['settings', 'let go of what cannot be read'] } }
 };

@@ -25,6 +25,7 @@ const DOCUMENTS: Record<string, Record<string, Joi.Schema | ((row: Cells) => Joi
 	ingredient_measures: { readings: shelf.readings },
 	labels: { design: label.design },
 	label_revisions: { content: facts.content, facts: facts.frozen },
+	laboratory_reports: { found: shelf.found },
 	local_profiles: { profile: label.profile },
 	pack_checks: { packs_g: batch.packs },
 	products: { materials: formula.materials, discs: formula.discs }

@@ -17,4 +17,7 @@ export const printed = wordsByKey().required();
 export const intervals = Joi.object()
 	.pattern(Joi.valid(...COMPOSITION_KEYS), Joi.array().ordered(figure(), figure()))
 	.required();
+export const found = Joi.object()
+	.pattern(Joi.valid(...COMPOSITION_KEYS), Joi.object({ value: figure(), uncertainty: figure().allow(null) }))
+	.required();
 export const readings = Joi.array().items(Joi.number().min(0).allow(null)).max(100).required();

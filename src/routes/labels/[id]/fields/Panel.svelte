@@ -15,8 +15,10 @@
 		isSmall: boolean;
 		/** Opens the dialog in which every figure is explained. */
 		onwhy: (() => void) | null;
+		/** Where it is said how sure they are; empty for who may not look. */
+		sure: string;
 	}
-	let { draft = $bindable(), rules, profile, isSmall, onwhy }: Props = $props();
+	let { draft = $bindable(), rules, profile, isSmall, onwhy, sure }: Props = $props();
 </script>
 
 {#if rulesOf(rules).formats.length > 0}
@@ -43,3 +45,4 @@
 {/if}
 <p class="text-sm">Its figures are derived: press a line of it to see why it says what it says.</p>
 {#if onwhy}<button type="button" class="button" onclick={onwhy}>Why these figures</button>{/if}
+{#if sure}<a href={sure} class="button">How sure</a>{/if}
