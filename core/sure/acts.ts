@@ -165,8 +165,7 @@ export function whatHelps(
 	const chance = (of: Asked): number => {
 		const drawing = new Drawing(of.recipe, facts, of.given, draws, seed);
 		drawing.draw(draws);
-		const found = drawing.result().find((each) => each.figure === figure.figure);
-		return found && found.printed !== null ? found.survives : 0;
+		return drawing.survival(figure.figure);
 	};
 	const now = chance(asked);
 	const acts = actsFor(figure, asked.given);

@@ -123,6 +123,12 @@ export class Drawing {
 		});
 	}
 
+	/** The chance of one figure alone, by the draws so far; 0 where it does not print. */
+	survival(key: string): number {
+		const declared = this.#declared.find((each) => each.figure.key === key);
+		return declared ? survivalOf(declared.found.subarray(0, this.#done), declared.bounds).survives : 0;
+	}
+
 	/** The draws of a figure so far; null where it does not print. */
 	drawsOf(key: string): Float64Array | null {
 		return this.#declared.find((each) => each.figure.key === key)?.found.subarray(0, this.#done) ?? null;

@@ -1,89 +1,130 @@
-import { randomGamma, randomNormal } from 'd3-random';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { randomGamma } from 'd3-random';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { Column } from './columns.ts';
 import type { Sampler } from './sampler.ts';
 
 /** Fills a column with draws, one for each coming round. */
-export type Fill = (column: Float64Array, count: number) => void;
+export type Fill = (column: Column, count: number) => void;
+
+type Generator = ReturnType<typeof xoroshiro128plus>;
 
 /**
  * Draws of a distribution from a stream of its own: the same seed and name give the same numbers, whatever else is
  * drawn. So a question asked again with one spread less meets the same chances in all the others.
  */
 export function fillOf(sampler: Sampler, seed: number, name: string): Fill {
-	const uniform = streamOf(seed, name);
+	const generator = streamOf(seed, name);
 	switch (sampler.kind) {
 		case 'fixed':
-			return each(() => sampler.value);
-		case 'lognormal': {
-			const { value, cv } = sampler;
-			const factor = lognormalFactor(cv, uniform);
-			return each(() => value * factor());
-		}
+			return (column, count) => void column.fill(sampler.value, 0, count);
+		case 'lognormal':
+			return (column, count) => lognormals(generator, sampler.value, sampler.cv, column, count);
 		case 'pack': {
 			const { low, high, cv } = sampler;
-			const factor = lognormalFactor(cv, uniform);
-			return each(() => (low + (high - low) * uniform()) * factor());
+			return (column, count) => {
+				lognormals(generator, 1, cv, column, count);
+				for (let at = 0; at < count; at++)
+					column[at] = (column[at] ?? 0) * (low + (high - low) * uniform(generator));
+			};
 		}
 		case 'scale': {
 			const { value, division, readings } = sampler;
-			if (readings === 1) return each(() => value + division * (uniform() - 0.5));
-			return each(() => value + division * (uniform() + uniform() - 1));
+			return (column, count) => {
+				for (let at = 0; at < count; at++) {
+					const off = uniform(generator) - 0.5 + (readings === 2 ? uniform(generator) - 0.5 : 0);
+					column[at] = value + division * off;
+				}
+			};
 		}
 		case 'triangular':
-			return each(triangular(sampler.low, sampler.mode, sampler.high, uniform));
+			return triangular(sampler.low, sampler.mode, sampler.high, generator);
 		case 'uniform': {
 			const { low, high } = sampler;
-			return each(() => low + (high - low) * uniform());
+			return (column, count) => {
+				for (let at = 0; at < count; at++) column[at] = low + (high - low) * uniform(generator);
+			};
 		}
 		case 'normal': {
 			const { mean, sd } = sampler;
-			const z = randomNormal.source(uniform)();
-			return each(() => mean + sd * z());
+			return (column, count) => {
+				normals(generator, column, count);
+				for (let at = 0; at < count; at++) column[at] = mean + sd * (column[at] ?? 0);
+			};
 		}
 		case 'student': {
 			const { mean, scale, degrees } = sampler;
-			const z = randomNormal.source(uniform)();
 			// χ² of ν degrees is twice a gamma of ν/2.
-			const half = randomGamma.source(uniform)(degrees / 2);
-			return each(() => mean + (scale * z()) / Math.sqrt((2 * half()) / degrees));
+			const half = randomGamma.source(() => uniform(generator))(degrees / 2);
+			return (column, count) => {
+				normals(generator, column, count);
+				for (let at = 0; at < count; at++)
+					column[at] = mean + (scale * (column[at] ?? 0)) / Math.sqrt((2 * half()) / degrees);
+			};
 		}
 	}
 }
 
-const each =
-	(next: () => number): Fill =>
-	(column, count) => {
-		for (let at = 0; at < count; at++) column[at] = next();
-	};
+const TWO_TO_31 = 2 ** 31;
+const TWO_TO_32 = 2 ** 32;
 
-function lognormalFactor(cv: number, uniform: () => number): () => number {
-	if (cv === 0) return () => 1;
+/** From 0 up to 1. */
+const uniform = (generator: Generator): number => (generator.next() >>> 0) / TWO_TO_32;
+
+/** From −1 up to 1. */
+const signed = (generator: Generator): number => generator.next() / TWO_TO_31;
+
+/** Standard normals, two at a time, by Marsaglia's polar method. */
+function normals(generator: Generator, column: Column, count: number): void {
+	for (let at = 0; at < count; at += 2) {
+		let x = signed(generator);
+		let y = signed(generator);
+		let square = x * x + y * y;
+		while (square >= 1 || square === 0) {
+			x = signed(generator);
+			y = signed(generator);
+			square = x * x + y * y;
+		}
+		const factor = Math.sqrt((-2 * Math.log(square)) / square);
+		column[at] = x * factor;
+		column[at + 1] = y * factor;
+	}
+}
+
+/** Lognormals of this mean: mean · exp(σZ − σ²/2), σ² = ln(1 + cv²). */
+function lognormals(generator: Generator, mean: number, cv: number, column: Column, count: number): void {
+	if (cv === 0) {
+		column.fill(mean, 0, count);
+		return;
+	}
 	const variance = Math.log(1 + cv * cv);
 	const sigma = Math.sqrt(variance);
-	const z = randomNormal.source(uniform)();
-	return () => Math.exp(sigma * z() - variance / 2);
+	normals(generator, column, count);
+	const shift = Math.log(mean) - variance / 2;
+	for (let at = 0; at < count; at++) column[at] = Math.exp(sigma * (column[at] ?? 0) + shift);
 }
 
 /** By the inverse of its distribution function. */
-function triangular(low: number, mode: number, high: number, uniform: () => number): () => number {
+function triangular(low: number, mode: number, high: number, generator: Generator): Fill {
 	const width = high - low;
-	if (width === 0) return () => low;
+	if (width === 0) return (column, count) => void column.fill(low, 0, count);
 	const atMode = (mode - low) / width;
-	return () => {
-		const u = uniform();
-		return u < atMode
-			? low + Math.sqrt(u * width * (mode - low))
-			: high - Math.sqrt((1 - u) * width * (high - mode));
+	return (column, count) => {
+		for (let at = 0; at < count; at++) {
+			const u = uniform(generator);
+			column[at] =
+				u < atMode
+					? low + Math.sqrt(u * width * (mode - low))
+					: high - Math.sqrt((1 - u) * width * (high - mode));
+		}
 	};
 }
 
-/** Numbers from 0 up to 1 of a stream of this seed and name. */
-function streamOf(seed: number, name: string): () => number {
+/** The stream of this seed and name. */
+function streamOf(seed: number, name: string): Generator {
 	const generator = xoroshiro128plus(hash(seed, name));
 	// Streams of seeds that are near each other begin alike.
 	for (let skip = 0; skip < WARM_UP; skip++) generator.next();
-	return () => uniformFloat64(generator);
+	return generator;
 }
 
 const WARM_UP = 32;

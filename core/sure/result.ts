@@ -36,6 +36,7 @@ export type PrintedSure = Extract<SureFigure, { printed: string }>;
 
 /** Percentiles, mean and standard deviation of what was drawn. */
 export function foundOf(draws: Float64Array): Found {
+	// A typed array sorts by number, and several times as fast.
 	const sorted = Array.from(draws.slice().sort());
 	const at = (share: number) => quantileSorted(sorted, share);
 	return {

@@ -41,6 +41,15 @@
 	const may = (right: Right | undefined) =>
 		right !== undefined && (data.who?.rights.includes(right) ?? false);
 	const places = $derived(PLACES.filter(({ asks, unless }) => may(asks) && !may(unless)));
+	/** What stands beside a place and not below it: where it is from. */
+	const BESIDE: readonly [path: string, place: string][] = [
+		['/sure/formula', '/formulas'],
+		['/sure/label', '/labels'],
+		['/sure/batch', '/batches']
+	];
+	const at = $derived(
+		BESIDE.find(([path]) => page.url.pathname.startsWith(path))?.[1] ?? page.url.pathname
+	);
 	// What waits on this device is of who made it: it is sent as theirs.
 	$effect.pre(() => hereAs(data.who?.as ?? null));
 	$effect(() => {
@@ -99,7 +108,7 @@
 			<ul class="flex flex-1 flex-wrap justify-end md:block md:flex-none">
 				{#each places as place (place.href)}
 					{@const here =
-						place.href === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(place.href)}
+						place.href === '/' ? at === '/' : at.startsWith(place.href)}
 					<li>
 						<a
 							href={place.href}

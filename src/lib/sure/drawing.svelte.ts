@@ -2,6 +2,7 @@ import { proxy, wrap } from 'comlink';
 import type { Recipe } from '$core/formula/types.ts';
 import { USUAL_DRAWS, type Assumptions } from '$core/sure/assumptions.ts';
 import type { DrawingWorker } from './drawing.worker.ts';
+import { newDrawingWorker } from './new-worker.ts';
 import type { FigureHelp, SureProgress } from './types.ts';
 
 /** The draws of a page, in a worker: the page never waits for them. */
@@ -14,7 +15,7 @@ export class SureDrawing {
 	/** Draws anew; what is still being drawn is let go. */
 	ask(recipe: Recipe, given: Assumptions): void {
 		this.end();
-		const worker = new Worker(new URL('./drawing.worker.ts', import.meta.url), { type: 'module' });
+		const worker = newDrawingWorker();
 		this.#worker = worker;
 		[this.progress, this.helps, this.isRunning] = [null, [], true];
 		const mine = () => this.#worker === worker;

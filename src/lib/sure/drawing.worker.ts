@@ -55,18 +55,21 @@ const api = {
 		helped: (help: FigureHelp) => void
 	): Promise<void> {
 		const mine = ++running;
+		const isOver = () => mine !== running;
 		const facts = derive(recipe);
 		if (!facts.ok) return;
 		const drawing = new Drawing(recipe, facts.value, given, draws, SEED);
-		for (let next = FIRST_ROUNDS; !drawing.isDone;) {
+		const isDone = () => drawing.isDone;
+		let next = FIRST_ROUNDS;
+		while (!isDone()) {
 			drawing.draw(FIRST_ROUNDS);
-			if (drawing.done >= next || drawing.isDone) {
+			if (drawing.done >= next || isDone()) {
 				const figures = drawing.result();
 				tell({ done: drawing.done, draws, figures, bins: binsOf(drawing, figures) });
 				next *= 2;
 			}
 			await breathe();
-			if (mine !== running) return;
+			if (isOver()) return;
 		}
 		const rules = rulesOf(recipe.rules);
 		const unsure = drawing
@@ -83,7 +86,7 @@ const api = {
 				safe: rules.safePrint(figure.figure, figure.found, isAdded(figure))
 			});
 			await breathe();
-			if (mine !== running) return;
+			if (isOver()) return;
 		}
 	},
 	stop(): void {

@@ -20,8 +20,8 @@
 
 {#if unsure.length > 0}
 	<span class="text-attention-ink block text-sm" data-testid="unsure">
-		{#if mended.length > 0}Of 100 laboratories would agree: {words(mended)}.{/if}
-		{#if left.length > 0}Not mended by measuring: {words(left)}.{/if}
+		{#if mended.length > 0}So many of 100 laboratories would find it as printed: {words(mended)}.{/if}
+		{#if left.length > 0}Not to be mended by measuring: {words(left)}.{/if}
 		{#if href}<a {href}>How sure</a>{/if}
 	</span>
 {/if}

@@ -14,7 +14,7 @@
 		saved: 'Spreads saved',
 		sends: () => ({ spreads: { ...spreads }, notes: { ...notes } })
 	});
-	const TABLE = 'honest tables beside analysed flours, fats and salts';
+	const TABLE = 'composition tables beside analyses of the same food';
 	const wordsOf = (input: string): { name: string; source: string } => {
 		if (input === CALIBRATION)
 			return { name: 'The scale’s own error', source: 'where nobody had it calibrated' };

@@ -24,15 +24,16 @@
 	}
 	/** Each act once, with all it helps, the one that helps most first. */
 	const offered = $derived.by(() => {
-		const byAct = new Map<string, Offered>();
+		const all: Offered[] = [];
 		for (const { figure, now, helps: acts } of helps)
 			for (const { act, survives } of acts) {
-				const key = JSON.stringify(act);
-				const of = byAct.get(key) ?? { act, figures: [] };
-				byAct.set(key, { act, figures: [...of.figures, { figure, now, then: survives }] });
+				const helped = { figure, now, then: survives };
+				const of = all.find((each) => JSON.stringify(each.act) === JSON.stringify(act));
+				if (of) of.figures.push(helped);
+				else all.push({ act, figures: [helped] });
 			}
 		const gain = ({ figures }: Offered) => Math.max(...figures.map(({ now, then }) => then - now));
-		return [...byAct.values()].sort((a, b) => gain(b) - gain(a)).slice(0, MOST);
+		return all.sort((a, b) => gain(b) - gain(a)).slice(0, MOST);
 	});
 	function hrefOf(act: Act): string {
 		switch (act.kind) {
