@@ -13,7 +13,7 @@ import {
 import { UNKNOWN, type IngredientPlace, type LinePlace, type SureModel } from './model.ts';
 
 /** Rounds that are worked out at once: their columns stay in the processor's cache. */
-export const CHUNK = 256;
+export const CHUNK = 128;
 
 const at = (nutrient: Nutrient): number => NUTRIENTS.indexOf(nutrient);
 const WATER = at('water_g');

@@ -17,8 +17,10 @@ export function fillOf(sampler: Sampler, seed: number, name: string): Fill {
 	switch (sampler.kind) {
 		case 'fixed':
 			return (column, count) => void column.fill(sampler.value, 0, count);
-		case 'lognormal':
-			return (column, count) => lognormals(generator, sampler.value, sampler.cv, column, count);
+		case 'lognormal': {
+			const { value, cv } = sampler;
+			return (column, count) => lognormals(generator, value, cv, column, count);
+		}
 		case 'pack': {
 			const { low, high, cv } = sampler;
 			return (column, count) => {
@@ -99,8 +101,7 @@ function lognormals(generator: Generator, mean: number, cv: number, column: Colu
 	const variance = Math.log(1 + cv * cv);
 	const sigma = Math.sqrt(variance);
 	normals(generator, column, count);
-	const shift = Math.log(mean) - variance / 2;
-	for (let at = 0; at < count; at++) column[at] = Math.exp(sigma * (column[at] ?? 0) + shift);
+	for (let at = 0; at < count; at++) column[at] = mean * Math.exp(sigma * (column[at] ?? 0) - variance / 2);
 }
 
 /** By the inverse of its distribution function. */
