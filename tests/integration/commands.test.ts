@@ -43,6 +43,60 @@ describe('npm run --silent derive', () => {
 	});
 });
 
+describe('npm run --silent sure', () => {
+	const ask = (document: object) =>
+		spawnSync('npm', ['run', '--silent', 'sure', '--', '-'], {
+			encoding: 'utf8',
+			input: JSON.stringify(document)
+		});
+	const file = JSON.parse(sound) as object;
+
+	it('prints how sure each figure is, in the panel’s order, the same for the same seed', () => {
+		const asked = { file, draws: 2000, seed: 7, lines: [{ line: 0, tared: true }] };
+		const [first, again] = [ask(asked), ask(asked)];
+		expect(first.status).toBe(0);
+		expect(again.stdout).toBe(first.stdout);
+		const answer = JSON.parse(first.stdout) as { draws: number; seed: number; figures: Figure[] };
+		expect([answer.draws, answer.seed]).toEqual([2000, 7]);
+		expect(answer.figures.slice(0, 2).map(({ figure }) => figure)).toEqual(['calories', 'totalFat']);
+		const calories = answer.figures[0];
+		expect(Object.keys(calories ?? {})).toEqual([
+			'figure',
+			'printed',
+			'unit',
+			'low',
+			'high',
+			'found',
+			'survives',
+			'standardError',
+			'firstOrderSd',
+			'shares'
+		]);
+		const total = calories?.shares.reduce((sum, { share }) => sum + share, 0);
+		expect(total).toBeCloseTo(1, 9);
+	});
+
+	it('names every problem at its place and exits 2', () => {
+		const bad = ask({
+			file: { ...file, rules: 'xx' },
+			draws: 0,
+			lines: [{ line: 0, low_g: 3 }],
+			surprise: true
+		});
+		expect([bad.status, bad.stdout]).toEqual([2, '']);
+		const { errors } = JSON.parse(bad.stderr) as { errors: { path: string }[] };
+		expect(errors.map(({ path }) => path).sort()).toEqual(['draws', 'file.rules', 'lines[0]', 'surprise']);
+		const stranger = ask({ file, lines: [{ line: 99 }], sources: { nobody: 'table' } });
+		const named = (JSON.parse(stranger.stderr) as { errors: { path: string }[] }).errors;
+		expect(named.map(({ path }) => path)).toEqual(['lines[0].line', 'sources.nobody']);
+	});
+});
+
+interface Figure {
+	figure: string;
+	shares: { share: number }[];
+}
+
 describe('npm run --silent read-lines', () => {
 	it('prints one JSON object a line with just the keys it promises, and skips what is blank', () => {
 		const { status, stdout } = spawnSync('npm', ['run', '--silent', 'read-lines'], {
