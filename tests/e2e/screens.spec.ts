@@ -39,6 +39,7 @@ test('every place at every width: axe clean, nothing wider than the screen', asy
 		'/kitchen',
 		'/kitchen/profile',
 		'/kitchen/costs',
+		'/kitchen/spreads',
 		'/kitchen/data',
 		'/kitchen/unreadable',
 		'/nowhere'
