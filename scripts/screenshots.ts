@@ -146,6 +146,14 @@ const SHOTS: Shot[] = [
 	...STATIONS.filter((station) => station.name === 'divide'),
 	{ name: 'square', path: squaredOff },
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
+	{
+		name: 'sure',
+		path: async (page) =>
+			`/sure/label/${/[0-9A-Z]{26}/.exec(await linked('/labels', /Beet and cumin/)(page))?.[0] ?? ''}`,
+		before: async (page) => {
+			await page.getByText('draws, done').waitFor();
+		}
+	},
 	{ name: 'sales', path: () => '/sales' },
 	{
 		name: 'stall',
