@@ -7,7 +7,7 @@ const FLOORS = [
 	['rules'],
 	['facts.ts', 'statement', 'label', 'squaring', 'netquantity'],
 	['derive.ts'],
-	['plan.ts', 'bench', 'ribbon', 'why', 'history', 'selling', 'sure'],
+	['plan.ts', 'bench', 'ribbon', 'why', 'history', 'selling', 'sure', 'planning'],
 	['file'],
 	['testing']
 ];

@@ -9,6 +9,7 @@ import type { Outcome, Problem } from '../problem.ts';
 import { lineOf, recipeOfDocument, type FileDocument, type LineDocument } from './document.ts';
 import { limitProblems, sizeProblem } from './limits.ts';
 import { schemaProblem } from './messages.ts';
+import { readJson } from './read-document.ts';
 import { recipeSchema } from './schema.ts';
 
 /**
@@ -18,14 +19,8 @@ import { recipeSchema } from './schema.ts';
 export function readRecipe(text: string): Outcome<Recipe> {
 	const tooLong = sizeProblem(text);
 	if (tooLong) return { ok: false, problems: [tooLong] };
-	let given: unknown;
-	try {
-		given = JSON.parse(text.replace(/^\uFEFF/, ''));
-	} catch (error) {
-		const reason = error instanceof Error ? error.message : String(error);
-		return { ok: false, problems: [{ path: '', message: `the file is not JSON: ${reason}` }] };
-	}
-	return checkRecipe(given);
+	const given = readJson(text);
+	return given.ok ? checkRecipe(given.value) : given;
 }
 
 /** As `readRecipe`, of a document already parsed. */

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { FileDocument } from './document.ts';
+import { STRICT } from './read-document.ts';
 import { readTag } from '../allergens/tags.ts';
 import { KINDS } from '../composition/kinds.ts';
 import { COMPOSITION_KEYS, mostPer100g, NUTRIENTS } from '../composition/nutrients.ts';
@@ -95,4 +96,4 @@ export const recipeSchema = Joi.object<FileDocument>({
 	})
 })
 	.required()
-	.prefs({ abortEarly: false, convert: false, errors: { label: 'key', wrap: { label: '"' } } });
+	.prefs(STRICT);

@@ -15,6 +15,7 @@ import {
 import { SOURCES, type Source } from '../sure/values.ts';
 import { schemaProblem } from './messages.ts';
 import { checkRecipe } from './read.ts';
+import { readJson, STRICT } from './read-document.ts';
 
 /** More would not fit in memory, and say nothing more. */
 const MOST_DRAWS = 5_000_000;
@@ -81,17 +82,13 @@ const requestSchema = Joi.object<SureDocument>({
 	pooled: figures(positive.max(1))
 })
 	.required()
-	.prefs({ abortEarly: false, convert: false, errors: { label: 'key', wrap: { label: '"' } } });
+	.prefs(STRICT);
 
 /** What `sure` is asked in a document's text, or every problem found in it. */
 export function readSureRequest(text: string): Outcome<SureRequest> {
-	let given: unknown;
-	try {
-		given = JSON.parse(text.replace(/^\uFEFF/, ''));
-	} catch (error) {
-		const reason = error instanceof Error ? error.message : String(error);
-		return { ok: false, problems: [{ path: '', message: `the file is not JSON: ${reason}` }] };
-	}
+	const json = readJson(text);
+	if (!json.ok) return json;
+	const given = json.value;
 	if (typeof given !== 'object' || given === null || Array.isArray(given))
 		return { ok: false, problems: [{ path: '', message: 'the file must be an object' }] };
 	const { file, ...rest } = given as Record<string, unknown>;
