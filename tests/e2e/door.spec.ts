@@ -232,6 +232,8 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	const weighings = wren.getByRole('region', { name: 'Weighings' });
 	await expect(weighings).toContainText('typed by Pim');
 	await expect(weighings).toContainText('typed by Wren');
+	await open(wren, `/batches/${batch}`);
+	await expect(wren.getByTestId('entered-by')).toContainText(/Pim, \d+ entr(y|ies)/);
 	await open(wren, '/people/did');
 	await expect(wren.getByRole('row').filter({ hasText: 'Tablet at the griddle' }).first()).toBeVisible();
 	await expect(wren.getByRole('row').filter({ hasText: 'entered at the bench' }).first()).toContainText(

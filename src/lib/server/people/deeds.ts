@@ -154,6 +154,26 @@ export async function whoDid(
 	return Object.fromEntries(rows.map((row) => [row.of, row.by]));
 }
 
+/** Who entered how much of a batch at the bench, the busiest first; entries from before that was kept are left out. */
+export async function enteredBy(
+	db: Database,
+	kitchenId: string,
+	batchId: string
+): Promise<{ name: string; entries: number }[]> {
+	const counts = new Map<string, number>();
+	for (const table of ['weighings', 'batch_events'] as const) {
+		const names = (await db(table)
+			.join('deeds as e', 'e.id', `${table}.deed_id`)
+			.join('memberships as m', 'm.id', 'e.membership_id')
+			.where({ [`${table}.kitchen_id`]: kitchenId, [`${table}.batch_id`]: batchId })
+			.pluck('m.name')) as string[];
+		for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
+	}
+	return [...counts]
+		.map(([name, entries]) => ({ name, entries }))
+		.sort((a, b) => b.entries - a.entries || a.name.localeCompare(b.name));
+}
+
 /** Who closed a batch and who corrected it since, by the number of the closing. */
 export async function closersOf(
 	db: Database,

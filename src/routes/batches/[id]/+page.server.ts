@@ -18,7 +18,7 @@ import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { salesOfBatch } from '$lib/server/sales/ledger.ts';
 import { knownPage } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
-import { closersOf } from '$lib/server/people/deeds.ts';
+import { closersOf, enteredBy } from '$lib/server/people/deeds.ts';
 
 export const load: PageServerLoad = ({ locals, params }) =>
 	knownPage(locals, `batch ${params.id}`, () => readPage(locals, params.id));
@@ -42,6 +42,8 @@ async function readPage({ db, kitchen }: App.Locals, id: string) {
 		contact,
 		usualGap: usualMixGap(earlier),
 		closedBy: await closersOf(db, kitchen.id, batch.id),
+		/** Who stood at the bench. */
+		enteredBy: await enteredBy(db, kitchen.id, batch.id),
 		/** What is in use, and what this batch touched though it is not any more. */
 		equipment: equipment.filter((each) => !each.retired || batch.equipment.includes(each.id)),
 		scaleDivision_g: kitchen.scaleDivision_g,

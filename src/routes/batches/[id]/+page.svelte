@@ -17,6 +17,7 @@
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch/draft.ts';
 	import { planRibbon } from '$lib/batch/ribbons.ts';
 	import type { Batch } from '$lib/batch/types.ts';
+	import { plural } from '$lib/format.ts';
 	import { recordForm } from '$lib/form/record-form.svelte.ts';
 	import Checks from '$lib/ui/control/Checks.svelte';
 	import DayField from '$lib/ui/control/DayField.svelte';
@@ -218,6 +219,14 @@
 					{batch.recorded
 						? 'What the scale said. A changed figure is kept as a correction beside the first.'
 						: 'Put in what the scale says. A line left empty is not weighed, whatever was planned of it.'}
+					{#if data.enteredBy.length > 0}
+						<span data-testid="entered-by"
+							>At the bench: {data.enteredBy
+								.map(({ name, entries }) => `${name}, ${plural(entries, 'entry', 'entries')}`)
+								.join('; ')}.
+							<a href="/trace/batch/{batch.id}">Each with who and when</a></span
+						>
+					{/if}
 				</p>
 				<WeighedLines {batch} bind:lines={draft.lines} {error} />
 				{#if error('lines')}<p class="text-loss text-sm">{error('lines')}</p>{/if}
