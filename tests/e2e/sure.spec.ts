@@ -6,6 +6,17 @@ import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 180_000 });
 
+/** How many pages a PDF has, and the words of its first. */
+async function readPdf(bytes: Uint8Array): Promise<{ count: number; text: string }> {
+	const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+	const pdf = await getDocument({ data: new Uint8Array(bytes) }).promise;
+	const content = await (await pdf.getPage(1)).getTextContent();
+	return {
+		count: pdf.numPages,
+		text: content.items.map((item) => ('str' in item ? item.str : '')).join(' ')
+	};
+}
+
 const chanceOf = async (page: Page, name: string): Promise<number> => {
 	const row = page.getByTestId('bands').getByRole('row').filter({ hasText: name });
 	return Number(await row.locator('td').last().innerText());
@@ -121,6 +132,11 @@ test('labels and Today name what may not survive; a batch is asked about itself 
 	await page.getByRole('link', { name: 'The label', exact: true }).click();
 	await expect(page.getByText('in packs of a coming batch')).toBeVisible();
 	await drawn(page);
+	await test.step('on paper it is one page, headed that it is a calculation', async () => {
+		const pages = await readPdf(await page.pdf({ format: 'A4' }));
+		expect(pages.count).toBe(1);
+		expect(pages.text).toContain('A calculation from the spreads');
+	});
 	// Stopped, what was found stays.
 	await open(page, page.url());
 	await page.getByTestId('bands').waitFor();

@@ -64,7 +64,10 @@
 	const meanOf = (key: string) => figures.find((each) => each.figure === key)?.found.mean ?? 0;
 </script>
 
-<section class="border-rule mt-8 border-t pt-4" aria-labelledby="reports">
+<section
+	class={['border-rule mt-8 border-t pt-4', reports.length === 0 && 'print:hidden']}
+	aria-labelledby="reports"
+>
 	<h2 id="reports">What laboratories found</h2>
 	{#if reports.length === 0}
 		<p class="text-quiet max-w-prose">
