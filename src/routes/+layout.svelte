@@ -47,9 +47,7 @@
 		['/sure/label', '/labels'],
 		['/sure/batch', '/batches']
 	];
-	const at = $derived(
-		BESIDE.find(([path]) => page.url.pathname.startsWith(path))?.[1] ?? page.url.pathname
-	);
+	const at = $derived(BESIDE.find(([path]) => page.url.pathname.startsWith(path))?.[1] ?? page.url.pathname);
 	// What waits on this device is of who made it: it is sent as theirs.
 	$effect.pre(() => hereAs(data.who?.as ?? null));
 	$effect(() => {
@@ -107,8 +105,7 @@
 			<Brand href={places[0]?.href ?? '/me'} />
 			<ul class="flex flex-1 flex-wrap justify-end md:block md:flex-none">
 				{#each places as place (place.href)}
-					{@const here =
-						place.href === '/' ? at === '/' : at.startsWith(place.href)}
+					{@const here = place.href === '/' ? at === '/' : at.startsWith(place.href)}
 					<li>
 						<a
 							href={place.href}
