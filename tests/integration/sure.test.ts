@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { NUTRIENTS, type Nutrient } from '../../core/composition/nutrients.ts';
 import { sure } from '../../core/sure/sure.ts';
+import { addComposition } from '../../src/lib/server/compositions.ts';
 import { Refused } from '../../src/lib/server/errors.ts';
 import { listLabels } from '../../src/lib/server/labels/read.ts';
 import { newId } from '../../src/lib/server/rows.ts';
@@ -49,6 +50,28 @@ describe('what is asked of the demo', () => {
 		const subject = await sureSubject(bench.db, bench.kitchen, 'batch', batch?.id ?? '', 'batch');
 		expect(subject.given.question).toBe('batch');
 		expect(subject.recipe?.measured.finishedWeights_g.length).toBeGreaterThan(0);
+	});
+
+	it('a laboratory’s values are as sure as it states: half of the expanded uncertainty', async () => {
+		const id = await productOf('Beet and cumin roti');
+		const { recipe } = await sureSubject(bench.db, bench.kitchen, 'label', id, 'label');
+		const flour = recipe?.ingredients[0];
+		if (!flour) throw new Error('it has a flour');
+		await addComposition(bench.db, bench.kitchen.id, flour.id, {
+			per100g: flour.per100g,
+			source: 'laboratory',
+			sourceNote: 'Bench analytics, sack of May',
+			uncertainty_percent: 8
+		});
+		const { given } = await sureSubject(bench.db, bench.kitchen, 'label', id, 'label');
+		expect(given.sources.get(flour.id)).toBe('laboratory');
+		const protein = given.values.find(
+			(each) => each.ingredient === flour.id && each.nutrient === 'protein_g'
+		);
+		// 8 % expanded are 4 % standard.
+		expect(protein).toEqual({ ingredient: flour.id, nutrient: 'protein_g', cv: 0.04, range: null });
+		// Carbohydrate stays what the others leave.
+		expect(given.values.some((each) => each.nutrient === 'carbohydrate_g')).toBe(false);
 	});
 
 	it('what is not there is not there, and a formula that was never kept says so', async () => {

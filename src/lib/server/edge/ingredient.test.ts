@@ -97,6 +97,12 @@ describe('an ingredient form', () => {
 		expect(stored({ mix: [{ key: 'a', ingredient: ID, grams: '5' }] }).source).toBe('mix');
 		expect(stored({ source: 'mix' }).source).toBe('estimate');
 	});
+
+	it('keeps what a laboratory states of its values, and of no other source', () => {
+		expect(stored({ source: 'laboratory', uncertainty: '8' }).uncertainty_percent).toBe(8);
+		expect(stored({ source: 'laboratory', uncertainty: '' }).uncertainty_percent).toBeNull();
+		expect(stored({ source: 'reference', uncertainty: '8' }).uncertainty_percent).toBeNull();
+	});
 });
 
 describe('a price', () => {

@@ -85,7 +85,7 @@ export const ingredientForm = Joi.object<IngredientForm>({
 		.messages({ 'any.only': 'choose where the values come from' }),
 	sourceNote: optionalText(200),
 	sourceOn: day({ optional: true }),
-	uncertainty: number(0, 100, { optional: true }).default(null),
+	uncertainty: number(0, 100, { optional: true }).optional().default(null),
 	label: Joi.object({
 		kind: Joi.valid('', 'us', 'eu').required(),
 		serving: Joi.string().allow('').max(40).required(),
