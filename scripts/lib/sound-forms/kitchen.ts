@@ -1,3 +1,4 @@
+import { SPREAD_INPUTS } from '../../../src/lib/sure/spreads.ts';
 import { profileDraft } from '../../../src/lib/kitchen/profile-draft.ts';
 import { addRisk } from '../../../src/lib/server/contact/risks.ts';
 import { addFamily } from '../../../src/lib/server/families.ts';
@@ -18,6 +19,8 @@ export function kitchenForms({
 	db,
 	kitchen
 }: Subjects): Record<string, Making> {
+	/** Spreads that were assumed otherwise the last time. */
+	let said = 0;
 	return {
 		'/kitchen settings': async () => {
 			const now = await getKitchen(db, kitchen.id);
@@ -88,6 +91,13 @@ export function kitchenForms({
 		'/kitchen/profile save': async () => {
 			const { profile, version } = await getProfile(db, kitchen.id);
 			return { draft: profileDraft(kitchen.id, version, profile) };
+		},
+		'/kitchen/spreads save': () => {
+			// One more each time: what is saved is in the place of what was.
+			said = (said % SPREAD_INPUTS.length) + 1;
+			const of = (words: string) =>
+				Object.fromEntries(SPREAD_INPUTS.map((input, at) => [input, at < said ? words : '']));
+			return Promise.resolve({ draft: { spreads: of('8'), notes: of('three analyses') } });
 		},
 		'/kitchen/costs rates': async () => ({
 			isNew: true,

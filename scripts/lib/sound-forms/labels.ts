@@ -1,14 +1,19 @@
+import { NUTRIENTS } from '../../../core/composition/nutrients.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import type { Making } from './form.ts';
 import type { Subjects } from './subjects.ts';
 
-/** Forms of `/labels`. */
+/** Every nutrient, and nothing said of it. */
+const ofNutrients = () => Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, '']));
+
+/** Forms of `/labels`, and of how sure they are. */
 export function labelsForms({
 	day,
 	product,
 	label,
 	approved,
 	shelfTest,
+	report,
 	decision
 }: Subjects): Record<string, Making> {
 	return {
@@ -38,6 +43,22 @@ export function labelsForms({
 			isNew: true,
 			draft: { id: newId(), of: 'baked', madeOn: day, keptHow: 'in a bag' }
 		}),
+		'/sure/[of]/[id] report': async () => ({
+			id: await product(),
+			isNew: true,
+			draft: {
+				id: newId(),
+				laboratory: 'Bench analytics',
+				reportedOn: day,
+				note: 'packs of the day',
+				found: { ...ofNutrients(), sodium_mg: '412' },
+				uncertainty: { ...ofNutrients(), sodium_mg: '30' }
+			}
+		}),
+		'/sure/[of]/[id] withdraw': async () => {
+			const id = await product();
+			return { id, draft: { id: await report(id) } };
+		},
 		'/labels/[id] shelfDay': async () => {
 			const id = await product();
 			return {

@@ -168,6 +168,21 @@ export function subjects(db: Database, kitchen: Kitchen) {
 		});
 		return test;
 	};
+	/** A laboratory's report of a product, as it is noted. */
+	const report = async (id: string) => {
+		const noted = newId();
+		await db('laboratory_reports').insert({
+			id: noted,
+			...of,
+			product_id: id,
+			laboratory: 'Bench analytics',
+			reported_on: day,
+			found: JSON.stringify({ sodium_mg: { value: 400, uncertainty: 20 } }),
+			note: '',
+			created_at: `${day} 00:00:00.000`
+		});
+		return noted;
+	};
 	/** A risk that nobody answered yet: it is proposed for every product. */
 	const decision = async () => {
 		const id = await addRisk(db, kitchen.id, { allergen: 'peanut', why: fresh('fried at home') });
@@ -199,6 +214,7 @@ export function subjects(db: Database, kitchen: Kitchen) {
 		formula,
 		lot,
 		shelfTest,
+		report,
 		decision,
 		other
 	};
