@@ -44,7 +44,10 @@ const station = (words: RegExp, at: string) => async (page: Page) =>
 
 /** Puts so much on the simulated scale, and nothing else. */
 async function onScale(page: Page, grams: number): Promise<void> {
-	await page.request.post('/scale/bench', { data: { empty: true, put: grams } });
+	await page.request.post('/scale/bench', {
+		data: { empty: true, put: grams },
+		headers: { origin: new URL(page.url()).origin }
+	});
 	await page
 		.locator('[data-testid="on-scale"][data-steady="yes"]')
 		.filter({ hasText: new RegExp(`^\\s*${Math.floor(grams).toLocaleString('en-US')}\\.`) })
