@@ -160,5 +160,5 @@ function assumptionsOf(document: SureDocument): Assumptions {
 
 function readingOf({ tared, low_g, high_g }: NonNullable<SureDocument['lines']>[number]): LineReading {
 	if (low_g === undefined || high_g === undefined) return { kind: 'weighed', tared: tared ?? false };
-	return { kind: 'said', low_g, high_g };
+	return { kind: 'said', low_g, high_g, typical_g: null };
 }

@@ -1,5 +1,5 @@
-import type { Facts } from '../facts.ts';
-import type { Recipe } from '../formula/types.ts';
+import { derive } from '../derive.ts';
+import { isDough, type Recipe } from '../formula/types.ts';
 import type { Assumptions } from './assumptions.ts';
 import { Drawing } from './drawing.ts';
 import { ENOUGH_BATCHES } from './masses.ts';
@@ -66,7 +66,9 @@ function actOf(input: string, given: Assumptions): Act | null {
 		case 'water by feel':
 			return { kind: 'weigh water' };
 		case 'cook loss':
-			return given.batches.length < ENOUGH_BATCHES ? { kind: 'close batches' } : null;
+			return given.batches.filter(({ cookLoss }) => cookLoss !== null).length < ENOUGH_BATCHES
+				? { kind: 'close batches' }
+				: null;
 		default:
 			return null;
 	}
@@ -95,7 +97,7 @@ export function afterAct({ recipe, given }: Asked, act: Act): Asked {
 	const { measured } = recipe;
 	switch (act.kind) {
 		case 'weigh line':
-			return { recipe, given: { ...given, lines: without(given.lines, act.line) } };
+			return weighed(recipe, given, act.line);
 		case 'weigh uptake': {
 			const lines = recipe.formula.lines.map((line, index) =>
 				// Half of it is what is printed from.
@@ -137,6 +139,19 @@ export function afterAct({ recipe, given }: Asked, act: Act): Asked {
 	}
 }
 
+/** A line that was never weighed, once it is: what it most likely is goes into the figures too. */
+function weighed(recipe: Recipe, given: Assumptions, at: number): Asked {
+	const reading = given.lines.get(at);
+	const typical_g = reading?.kind === 'said' ? reading.typical_g : null;
+	const lines = recipe.formula.lines.map((line, index) =>
+		index === at && typical_g !== null && isDough(line) ? { ...line, used_g: typical_g } : line
+	);
+	return {
+		recipe: { ...recipe, formula: { ...recipe.formula, lines } },
+		given: { ...given, lines: without(given.lines, at) }
+	};
+}
+
 const twice = (weights_g: readonly number[]): number[] => [...weights_g, ...weights_g];
 
 function without<K, V>(map: ReadonlyMap<K, V>, key: K): Map<K, V> {
@@ -155,15 +170,12 @@ const halved = ({ cookLoss, ballWeight_g, water_g }: Assumptions['pooled']): Ass
  * What would make a figure surer, by drawing again with each act done: the first five that do, in the order of the
  * share they mend. What is left with all of them done cannot be mended by measuring.
  */
-export function whatHelps(
-	asked: Asked,
-	facts: Facts,
-	figure: PrintedSure,
-	draws: number,
-	seed: number
-): Helps {
+export function whatHelps(asked: Asked, figure: PrintedSure, draws: number, seed: number): Helps {
 	const chance = (of: Asked): number => {
-		const drawing = new Drawing(of.recipe, facts, of.given, draws, seed);
+		// What is printed follows from what was weighed.
+		const facts = derive(of.recipe);
+		if (!facts.ok) return 0;
+		const drawing = new Drawing(of.recipe, facts.value, of.given, draws, seed);
 		drawing.draw(draws);
 		return drawing.survival(figure.figure);
 	};

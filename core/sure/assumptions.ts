@@ -13,7 +13,13 @@ export type LineReading =
 	/** Read off the scale, after a tare or without one. */
 	| { kind: 'weighed'; tared: boolean }
 	/** Never weighed: what its measure leaves open. */
-	| { kind: 'said'; low_g: number; high_g: number };
+	| {
+			kind: 'said';
+			low_g: number;
+			high_g: number;
+			/** What it most likely is; null where that is what the recipe has. */
+			typical_g: number | null;
+	  };
 
 /** What differs from batch to batch; null where a batch did not say. */
 export interface BatchFigures {

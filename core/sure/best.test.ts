@@ -20,7 +20,10 @@ const figure: PrintedSure = {
 };
 
 it('leaves what nobody can measure', () => {
-	const given = { ...EXACT, lines: new Map([[1, { kind: 'said' as const, low_g: 1, high_g: 2 }]]) };
+	const given = {
+		...EXACT,
+		lines: new Map([[1, { kind: 'said' as const, low_g: 1, high_g: 2, typical_g: null }]])
+	};
 	// 50 · √0.36 = 30 are left: Φ((240 − 210) / 30) = Φ(1)
 	expect(bestChance(figure, given)).toBeCloseTo(0.8413, 3);
 	// Weighed already, the line is nobody's act: Φ(30 / 50)

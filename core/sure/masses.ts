@@ -22,7 +22,7 @@ export function lineSampler(line: Line, index: number, given: Assumptions): Line
 	const reading = given.lines.get(index);
 	const grams = isDough(line) ? line.used_g : uptakeOf_g(line);
 	if (reading?.kind === 'said') {
-		const mode = Math.min(Math.max(grams, reading.low_g), reading.high_g);
+		const mode = Math.min(Math.max(reading.typical_g ?? grams, reading.low_g), reading.high_g);
 		const sampler: Sampler = { kind: 'triangular', low: reading.low_g, mode, high: reading.high_g };
 		return { name, sampler, isRead: false };
 	}

@@ -103,7 +103,7 @@ describe('a probability that can be worked out by hand', () => {
 		});
 		const given: Assumptions = {
 			...EXACT,
-			lines: new Map([[0, { kind: 'said', low_g: 2, high_g: 8 }]]),
+			lines: new Map([[0, { kind: 'said', low_g: 2, high_g: 8, typical_g: null }]]),
 			values: [{ ingredient: 'strong', nutrient: 'sodium_mg', cv: 0, range: null }]
 		};
 		// 300 mg printed: found 50·g/(994 + g)·1000 ≤ 360 at g = 994·7.2/992.8 = 7.2087; P = 1 − (8 − g)²/(6·2)

@@ -146,6 +146,8 @@ describe('a laboratory’s report', () => {
 		await withdrawReport(db, kitchen.id, form.id);
 		expect(await laboratoryReports(db, kitchen.id, productId)).toEqual([]);
 		expect(await db('laboratory_reports').where('id', form.id)).toHaveLength(1);
+		await expect(db('laboratory_reports').update({ note: 'other packs' })).rejects.toThrow(/never edited/);
+		await expect(db('laboratory_reports').del()).rejects.toThrow(/never removed/);
 		await expect(
 			addReport(db, kitchen.id, productId, { ...form, id: newId(), found: nothing() })
 		).rejects.toThrow(Refused);

@@ -77,7 +77,7 @@ const api = {
 			.filter((figure): figure is PrintedSure => figure.printed !== null && figure.survives < SURE_ENOUGH)
 			.sort((a, b) => a.survives - b.survives);
 		for (const figure of unsure) {
-			const { helps, atBest } = whatHelps({ recipe, given }, facts.value, figure, ACT_DRAWS, SEED);
+			const { helps, atBest } = whatHelps({ recipe, given }, figure, ACT_DRAWS, SEED);
 			helped({
 				figure: figure.figure,
 				now: figure.survives,

@@ -69,7 +69,9 @@
 							>{label.state === 'out of date' ? `would change: ${few(label.changes)}` : few(label.waits)}
 							<Unsure
 								unsure={label.unsure}
-								href={data.who?.rights.includes('look') ? `/sure/label/${label.id}` : ''}
+								href={data.who?.rights.includes('look')
+									? `/sure/label/${label.id}${label.rules === data.kitchen.rules ? '' : `?rules=${label.rules}`}`
+									: ''}
 							/></td
 						>
 					</tr>

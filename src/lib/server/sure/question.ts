@@ -111,8 +111,7 @@ async function subjectOfBatch(
 	const ids = await db('batch_lines').where({ kitchen_id: kitchen.id, batch_id: id }).pluck('composition_id');
 	const compositions = await compositionsById(db, kitchen.id, [...new Set(ids)]);
 	// The range of a spoon is of the line as the formula has it; a version since may have others.
-	const said =
-		batch.formulaNumber === formula.number ? formulaReadings(formula.lines) : new Map<number, LineReading>();
+	const said = batch.formulaNumber === formula.number ? formula.lines : [];
 	return put({
 		of: 'batch',
 		id,

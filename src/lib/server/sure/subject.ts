@@ -1,5 +1,5 @@
 import { NUTRIENTS } from '$core/composition/nutrients.ts';
-import type { Line, Recipe } from '$core/formula/types.ts';
+import { isDough, type Line, type Recipe } from '$core/formula/types.ts';
 import { derivePlan } from '$core/plan.ts';
 import {
 	USUAL_ASSUMPTIONS,
@@ -79,31 +79,55 @@ function valuesOf(ingredient: string, { compositions }: Known): KnownValue[] {
 	});
 }
 
-/** How each line of a formula came to its grams: what was said by the spoon has the range of its measure. */
-export function formulaReadings(lines: readonly FormulaLine[]): Map<number, LineReading> {
+/** A line as it was said: with the range of its measure, where it gave one. */
+type SaidLine = Pick<FormulaLine, 'use' | 'used_g' | 'uptake_g' | 'low_g' | 'high_g'>;
+
+/** The range of a line as it was said, as parts of what it says; null where it gave none. */
+function saidShares({ used_g, low_g, high_g }: SaidLine): { low: number; high: number } | null {
+	if (low_g === null || high_g === null || high_g <= low_g || used_g <= 0) return null;
+	return { low: low_g / used_g, high: high_g / used_g };
+}
+
+/** So many grams, off by these parts of them. */
+const said = (typical_g: number, { low, high }: { low: number; high: number }): LineReading => ({
+	kind: 'said',
+	low_g: typical_g * low,
+	high_g: typical_g * high,
+	typical_g
+});
+
+/**
+ * How each line of a formula came to its grams: what was said by the spoon has the range of its measure. Of a surface
+ * material the range is of what is used, and what stays on is in proportion; what nobody ever weighed of that is left
+ * to be anything up to all of it.
+ */
+export function formulaReadings(lines: readonly SaidLine[]): Map<number, LineReading> {
 	return new Map(
-		lines.flatMap(({ low_g, high_g }, index): [number, LineReading][] =>
-			low_g !== null && high_g !== null && high_g > low_g ? [[index, { kind: 'said', low_g, high_g }]] : []
-		)
+		lines.flatMap((line, index): [number, LineReading][] => {
+			const shares = saidShares(line);
+			const grams = isDough(line) ? line.used_g : line.uptake_g;
+			return shares && grams ? [[index, said(grams, shares)]] : [];
+		})
 	);
 }
 
 /**
- * How each line of a batch came to its grams: what nobody weighed is as it was said, or off by as much as is assumed.
+ * How each line of a batch came to its grams: what nobody weighed is as it was said, whatever the batch was planned
+ * times, or off by as much as is assumed.
  */
 export function batchReadings(
-	lines: readonly BatchLine[],
-	said: ReadonlyMap<number, LineReading>,
+	lines: readonly Pick<BatchLine, 'use' | 'planned_g' | 'plannedUptake_g' | 'weighed_g'>[],
+	formula: readonly SaidLine[],
 	assumed: readonly AssumedSpread[]
 ): Map<number, LineReading> {
 	const { unweighed } = spreadsThatHold(assumed);
+	const usual = { low: 1 - unweighed, high: 1 + unweighed };
 	return new Map(
 		lines.flatMap((line, index): [number, LineReading][] => {
-			if (line.weighed_g !== null) return [];
-			const known = said.get(index);
-			if (known) return [[index, known]];
-			const grams = line.planned_g;
-			return [[index, { kind: 'said', low_g: grams * (1 - unweighed), high_g: grams * (1 + unweighed) }]];
+			const grams = isDough(line) ? line.planned_g : line.plannedUptake_g;
+			if (line.weighed_g !== null || !grams) return [];
+			const of = formula[index];
+			return [[index, said(grams, (of && saidShares(of)) ?? usual)]];
 		})
 	);
 }

@@ -93,20 +93,24 @@ async function labelsNotRight(
 		if (state === 'waits') return [{ ...at, grave: true, why: someOf(waits) }];
 		return [
 			...(state === 'ready' ? [{ ...at, grave: false, why: 'ready to be approved' }] : []),
-			...unsureOf(label, unsure.get(label) ?? [])
+			...unsureOf(label, unsure.get(label) ?? [], kitchen)
 		];
 	});
 }
 
 /** Figures of a label a laboratory may not find so. */
-function unsureOf({ product }: Label, unsure: readonly UnsureFigure[]): Attention[] {
+function unsureOf(
+	{ product, plainRecipe: { rules } }: Label,
+	unsure: readonly UnsureFigure[],
+	kitchen: Pick<Kitchen, 'rules'>
+): Attention[] {
 	const [least] = unsure;
 	if (!least) return [];
 	const chance = Math.round(least.survives * 100);
 	return [
 		{
 			grave: false,
-			href: `/sure/label/${product.id}`,
+			href: `/sure/label/${product.id}${rules === kitchen.rules ? '' : `?rules=${rules}`}`,
 			what: `${least.name} of ${product.name}`,
 			why: `${chance} in 100 that a laboratory finds it as printed${unsure.length > 1 ? `, and ${plural(unsure.length - 1, 'figure')} more` : ''}${least.mends ? '' : '; measuring alone does not mend it'}`
 		}

@@ -288,7 +288,9 @@
 				saving={form.saving}
 				onsave={() => form.element?.requestSubmit()}
 				onclose={close}
-				sure={data.who?.rights.includes('look') ? `/sure/label/${label.product.id}` : ''}
+				sure={data.who?.rights.includes('look')
+					? `/sure/label/${label.product.id}${asked.replace('&', '?')}`
+					: ''}
 				onexplain={explain}
 			/>
 		{/if}

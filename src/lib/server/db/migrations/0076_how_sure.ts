@@ -2,6 +2,8 @@ import type { Knex } from 'knex';
 import { check, idColumn, jsonColumn, kitchenTable, refers, timeColumn } from '../columns.ts';
 import { countChanges } from '../counted.ts';
 
+const REFUSE = "SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT";
+
 /**
  * How sure figures are: spreads a kitchen assumes in place of the usual ones, and what laboratories found of its
  * finished products. A report is evidence: one that was wrong is withdrawn, and stays.
@@ -35,6 +37,17 @@ export async function up(knex: Knex): Promise<void> {
 	await knex.raw(
 		`CREATE TRIGGER laboratory_reports_done_by BEFORE INSERT ON laboratory_reports FOR EACH ROW
 		SET NEW.deed_id = COALESCE(NEW.deed_id, @deed)`
+	);
+	const same = ['id', 'kitchen_id', 'product_id', 'laboratory', 'reported_on', 'found', 'note', 'created_at']
+		.map((column) => `NEW.${column} <=> OLD.${column}`)
+		.join(' AND ');
+	await knex.raw(
+		`CREATE TRIGGER laboratory_reports_never_change BEFORE UPDATE ON laboratory_reports FOR EACH ROW
+		IF NOT (OLD.withdrawn_at IS NULL AND ${same}) THEN ${REFUSE} = 'a report is never edited: withdraw it'; END IF`
+	);
+	await knex.raw(
+		`CREATE TRIGGER laboratory_reports_never_vanish BEFORE DELETE ON laboratory_reports FOR EACH ROW
+		${REFUSE} = 'a report is never removed: withdraw it'`
 	);
 	await countChanges(knex, 'laboratory_reports');
 	await knex.raw(

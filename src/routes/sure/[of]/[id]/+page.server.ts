@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { QUESTIONS, type Question } from '$core/sure/assumptions.ts';
 import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { reportForm, withdrawForm } from '$lib/server/edge/sure.ts';
+import { underRules } from '$lib/server/labels/rules.ts';
 import { newId } from '$lib/server/rows.ts';
 import { sureSubject } from '$lib/server/sure/question.ts';
 import { addReport, laboratoryReports, withdrawReport } from '$lib/server/sure/reports.ts';
@@ -11,7 +12,9 @@ import type { Actions, PageServerLoad } from './$types';
 const isOf = (of: string): of is SureOf => SURE_OF.some((each) => each === of);
 const isQuestion = (question: string): question is Question => QUESTIONS.some((each) => each === question);
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, url }) => {
+export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, params, url }) => {
+	// A product may carry a label of each rule set.
+	const kitchen = underRules(home, url);
 	if (!isOf(params.of)) error(404, 'nothing of this kind is here');
 	const asked = url.searchParams.get('question') ?? '';
 	// A batch is asked about itself; what is not made yet, only about what a coming one holds.
