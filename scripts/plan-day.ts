@@ -8,6 +8,6 @@ export function main(args: string[]): void {
 		const asked = readPlanDay(text);
 		if (!asked.ok) return asked;
 		const { day, budget_ms, seed } = asked.value;
-		return planDay(day, budget_ms, seed, () => performance.now());
+		return planDay(day, { budget_ms, seed, clock: () => performance.now() });
 	});
 }

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { DayAhead } from '../planning/how-many.ts';
+import type { DayAhead } from '../selling/how-many.ts';
 import type { Outcome } from '../problem.ts';
 import { readDocument } from './read-document.ts';
 

@@ -11,7 +11,7 @@ interface DayDocument {
 	seed?: number;
 }
 
-type TaskDocument = { id: string; modes: Mode[] } & Partial<Omit<Task, 'id' | 'modes'>>;
+type TaskDocument = { id: string; modes: Mode[] } & Partial<Omit<Task, 'id' | 'modes' | 'fixed_min'>>;
 
 /** A day to be planned, how long it may take, and the seed of what is tried by chance. */
 export interface PlanDayRequest {
@@ -67,8 +67,11 @@ export function readPlanDay(text: string): Outcome<PlanDayRequest> {
 	const { resources, makes, budget_ms = USUAL_BUDGET_MS, seed = 1 } = read.value;
 	const problems = makes.flatMap(({ tasks }, at) => taskProblems(tasks, `makes[${at}].tasks`));
 	if (problems.length > 0) return { ok: false, problems };
-	return { ok: true, value: { day: { resources, makes: makes.map(makeOf) }, budget_ms, seed } };
+	return { ok: true, value: { day: { ...FREE, resources, makes: makes.map(makeOf) }, budget_ms, seed } };
 }
+
+/** Such a day may begin as early as it has to. */
+const FREE = { closed: [], sequences: [], carries: [], earliest_min: null };
 
 const makeOf = ({ id, ready_min, tasks }: DayDocument['makes'][number]): Make => ({
 	id,
@@ -82,7 +85,8 @@ const taskOf = ({ id, modes, keeps, keepsUntil, waitLow_min, waitHigh_min }: Tas
 	keeps: keeps ?? {},
 	keepsUntil: keepsUntil ?? null,
 	waitLow_min: waitLow_min ?? 0,
-	waitHigh_min: waitHigh_min ?? null
+	waitHigh_min: waitHigh_min ?? null,
+	fixed_min: null
 });
 
 /** What crosses from one task to another: names that lead nowhere, and waits that cannot be. */

@@ -21,9 +21,13 @@ export interface Hold {
 export interface Network {
 	/** Latest starts that the end of each make allows alone. */
 	latest: number[];
+	/** The earliest start of each. */
+	floors: number[];
 	orders: Order[];
 	holds: Hold[];
 	handsOn_min: number;
+	/** So many of the places are tasks; those after them only close what is not to be had. */
+	tasks: number;
 }
 
 /** All tasks of a day in order, with where they stand. */
@@ -36,15 +40,21 @@ export interface Placed {
 export const placedTasks = ({ makes }: Day): Placed[] =>
 	makes.flatMap(({ tasks }, make) => tasks.map(({ modes }, task) => ({ make, task, modes })));
 
-/** The network of a day whose tasks are done in these modes, by their order over all makes. */
-export function networkOf({ makes }: Day, modeOf: (place: number) => Mode): Network {
-	const network: Network = { latest: [], orders: [], holds: [], handsOn_min: 0 };
+/**
+ * The network of a day whose tasks are done in these modes, by their order over all makes. Nothing begins before
+ * `floor`, and every make may be `late_min` late.
+ */
+export function networkOf(day: Day, modeOf: (place: number) => Mode, floor: number, late_min = 0): Network {
+	const { makes } = day;
+	const network: Network = { latest: [], floors: [], orders: [], holds: [], handsOn_min: 0, tasks: 0 };
+	const earliest = Math.max(floor, day.earliest_min ?? floor);
 	let first = 0;
 	for (const { ready_min, tasks } of makes) {
 		for (const [at, task] of tasks.entries()) {
 			const place = first + at;
 			const mode = modeOf(place);
-			network.latest.push(ready_min - mode.minutes);
+			network.latest.push(task.fixed_min ?? ready_min + late_min - mode.minutes);
+			network.floors.push(task.fixed_min ?? earliest);
 			network.handsOn_min += (mode.uses[PEOPLE] ?? 0) * mode.minutes;
 			for (const [resource, amount] of Object.entries(mode.uses))
 				if (amount > 0 && mode.minutes > 0)
@@ -59,31 +69,59 @@ export function networkOf({ makes }: Day, modeOf: (place: number) => Mode): Netw
 				});
 			const named = tasks.findIndex(({ id }) => id === task.keepsUntil);
 			const until = first + (named > at ? named : at + 1);
-			for (const [resource, amount] of Object.entries(task.keeps))
+			for (const [resource, amount] of Object.entries(mode.keeps ?? task.keeps))
 				if (amount > 0) network.holds.push({ resource, amount, from: place, until, after: 0 });
 		}
 		first += tasks.length;
 	}
+	network.tasks = first;
+	addSequences(day, network);
+	addClosed(day, network);
 	return network;
+}
+
+/** Each make of a sequence is over, on what carries on, before the other begins there. */
+function addSequences({ makes, sequences, carries }: Day, network: Network): void {
+	if (sequences.length === 0) return;
+	const makeOf = makes.flatMap(({ id, tasks }) => tasks.map(() => id));
+	const about = network.holds.filter(({ resource }) => carries.includes(resource));
+	for (const { first, then } of sequences)
+		for (const before of about) {
+			if (makeOf[before.from] !== first) continue;
+			for (const after of about)
+				if (makeOf[after.from] === then && after.resource === before.resource)
+					network.orders.push(inOrder(before, after));
+		}
+}
+
+/** What is not to be had is held by a place that cannot move. */
+function addClosed({ closed }: Day, network: Network): void {
+	for (const { resource, amount, from_min, to_min } of closed) {
+		const place = network.latest.length;
+		network.latest.push(from_min);
+		network.floors.push(from_min);
+		network.holds.push({ resource, amount, from: place, until: place, after: to_min - from_min });
+	}
 }
 
 /**
  * The latest starts that all orders allow, begun from starts that are no earlier; null where they contradict each
- * other. What is given is not changed.
+ * other, or a task would begin before it may. What is given is not changed.
  */
 export function latestStarts(
 	from: readonly number[],
 	orders: readonly Order[],
-	floor: number
+	floors: readonly number[]
 ): number[] | null {
 	const starts = [...from];
+	if (starts.some((start, place) => start < (floors[place] ?? -Infinity))) return null;
 	for (let isMoved = true; isMoved;) {
 		isMoved = false;
 		for (const { before, after, lag } of orders) {
 			const most = (starts[after] ?? 0) - lag;
 			if ((starts[before] ?? 0) <= most) continue;
 			// Orders that contradict each other push one another back for ever.
-			if (most < floor) return null;
+			if (most < (floors[before] ?? -Infinity)) return null;
 			starts[before] = most;
 			isMoved = true;
 		}

@@ -1,19 +1,21 @@
 import type { Day, Mode, Task } from './day.ts';
 
 /** So many starts are tried for one make before it is given up where it stands. */
-const MOST_TRIES = 20_000;
+const MOST_TRIES = 5000;
 
 /**
  * Starts of a day by placing one make after the other, each as late as what is free lets it: its last task first, and
- * each one before it as late as the wait allows. Good for days too large to search; null where a make finds no place.
+ * each one before it as late as the wait allows. Makes with a task whose start is fixed come first. Good for days too
+ * large to search; null where a make finds no place.
  */
 export function placeMakes(
 	day: Day,
 	order: readonly number[],
 	modeOf: (place: number) => Mode,
-	floor: number
+	floor: number,
+	late_min = 0
 ): number[] | null {
-	const used = new Usage(day, floor);
+	const used = new Usage(day, floor, late_min);
 	const starts: number[] = [];
 	const firsts: number[] = [];
 	let first = 0;
@@ -21,76 +23,136 @@ export function placeMakes(
 		firsts.push(first);
 		first += tasks.length;
 	}
-	for (const at of order) {
+	const isFixed = (at: number) => day.makes[at]?.tasks.some(({ fixed_min }) => fixed_min !== null) ?? false;
+	for (const at of [...order.filter(isFixed), ...order.filter((each) => !isFixed(each))]) {
 		const make = day.makes[at];
 		const begins = firsts[at] ?? 0;
 		if (!make || make.tasks.length === 0) continue;
 		const modes = make.tasks.map((_, nth) => modeOf(begins + nth));
-		const found = new Chain(make.tasks, modes, used, floor).place(make.ready_min);
+		const found = new Chain(make.id, make.tasks, modes, used, day.earliest_min ?? floor).place(
+			make.ready_min + late_min
+		);
 		if (!found) return null;
 		found.forEach((start, nth) => (starts[begins + nth] = start));
 	}
 	return starts;
 }
 
-/** How much of each resource is used in each minute. */
+/** How much of each resource is used in each minute, and between which minutes each make is on what carries on. */
 class Usage {
+	readonly #day: Day;
 	readonly #floor: number;
-	readonly #capacity: Day['resources'];
 	readonly #minutes = new Map<string, Int32Array>();
+	readonly #spans: { make: string; resource: string; from: number; to: number }[] = [];
 
-	constructor({ resources, makes }: Day, floor: number) {
+	constructor(day: Day, floor: number, late_min: number) {
+		this.#day = day;
 		this.#floor = floor;
-		this.#capacity = resources;
-		const end = Math.max(...makes.map(({ ready_min }) => ready_min));
-		for (const resource of Object.keys(resources))
+		const end = Math.max(...day.makes.map(({ ready_min }) => ready_min)) + late_min;
+		for (const resource of Object.keys(day.resources))
 			this.#minutes.set(resource, new Int32Array(Math.max(1, end - floor)));
+		for (const { resource, amount, from_min, to_min } of day.closed)
+			this.add('', resource, amount, Math.max(floor, from_min), Math.min(end, to_min));
 	}
 
-	/** The latest minute from `from` up to `to` in which so much is not free; null where it is in all. */
-	blocked(resource: string, amount: number, from: number, to: number): number | null {
+	/**
+	 * The latest minute from `from` up to `to` in which so much is not free, or the make may not be on it; null where it
+	 * is in all.
+	 */
+	blocked(make: string, resource: string, amount: number, from: number, to: number): number | null {
 		const minutes = this.#minutes.get(resource);
-		const free = (this.#capacity[resource] ?? 0) - amount;
+		const free = (this.#day.resources[resource] ?? 0) - amount;
 		for (let minute = to - 1; minute >= from; minute--)
 			if ((minutes?.[minute - this.#floor] ?? 0) > free) return minute;
-		return null;
+		return this.#day.sequences.length > 0 && this.#day.carries.includes(resource)
+			? this.#outOfTurn(make, resource, from, to)
+			: null;
 	}
 
-	add(resource: string, amount: number, from: number, to: number): void {
+	/** Where a make has to be over before another that is on it; −Infinity where it would have to come later. */
+	#outOfTurn(make: string, resource: string, from: number, to: number): number | null {
+		let blocked: number | null = null;
+		for (const span of this.#spans) {
+			if (span.resource !== resource) continue;
+			for (const { first, then } of this.#day.sequences) {
+				if (first === span.make && then === make && from < span.to) return -Infinity;
+				if (first === make && then === span.make && to > span.from)
+					blocked = Math.max(blocked ?? -Infinity, span.from);
+			}
+		}
+		return blocked;
+	}
+
+	add(make: string, resource: string, amount: number, from: number, to: number): void {
 		const minutes = this.#minutes.get(resource);
 		if (!minutes) return;
 		for (let minute = from; minute < to; minute++)
 			minutes[minute - this.#floor] = (minutes[minute - this.#floor] ?? 0) + amount;
+		if (this.#day.sequences.length === 0) return;
+		if (amount > 0) this.#spans.push({ make, resource, from, to });
+		else
+			this.#spans.splice(
+				this.#spans.findLastIndex(
+					(span) => span.make === make && span.resource === resource && span.from === from && span.to === to
+				),
+				1
+			);
 	}
 }
 
 /** The tasks of one make, placed from the last to the first. */
 class Chain {
+	readonly #make: string;
 	readonly #tasks: readonly Task[];
 	readonly #modes: readonly Mode[];
 	readonly #used: Usage;
 	readonly #floor: number;
 	readonly #starts: number[];
+	readonly #least: number[];
+	readonly #most: number[];
 	#tries = 0;
 
-	constructor(tasks: readonly Task[], modes: readonly Mode[], used: Usage, floor: number) {
+	constructor(make: string, tasks: readonly Task[], modes: readonly Mode[], used: Usage, floor: number) {
+		this.#make = make;
 		this.#tasks = tasks;
 		this.#modes = modes;
 		this.#used = used;
 		this.#floor = floor;
 		this.#starts = tasks.map(() => 0);
+		({ least: this.#least, most: this.#most } = this.#bounds());
 	}
 
 	place(ready_min: number): number[] | null {
 		const last = this.#tasks.length - 1;
-		return this.#from(last, ready_min - (this.#modes[last]?.minutes ?? 0), this.#floor) ? this.#starts : null;
+		const latest = ready_min - (this.#modes[last]?.minutes ?? 0);
+		if ((this.#least[last] ?? -Infinity) > latest) return null;
+		return this.#from(last, latest, -Infinity) ? this.#starts : null;
+	}
+
+	/** The earliest and the latest start of each that what is fixed before it allows. */
+	#bounds(): { least: number[]; most: number[] } {
+		// What is fixed may be before the earliest start: it has begun.
+		let [low, high] = [-Infinity, Infinity];
+		const bounds = { least: [] as number[], most: [] as number[] };
+		for (const [at, { fixed_min, waitLow_min, waitHigh_min }] of this.#tasks.entries()) {
+			const minutes = this.#modes[at]?.minutes ?? 0;
+			const [least, most] = [Math.max(low, fixed_min ?? this.#floor), fixed_min ?? high];
+			bounds.least.push(least);
+			bounds.most.push(most);
+			low = least + minutes + waitLow_min;
+			high = waitHigh_min === null ? Infinity : most + minutes + waitHigh_min;
+		}
+		return bounds;
 	}
 
 	/** Places the task at `at` and all before it, no later than `latest` and no earlier than `earliest`. */
 	#from(at: number, latest: number, earliest: number): boolean {
 		const mode = this.#modes[at];
 		if (!mode) return true;
-		for (let start = latest; start >= Math.max(earliest, this.#floor);) {
+		const fixed = this.#tasks[at]?.fixed_min ?? null;
+		const most = Math.min(latest, this.#most[at] ?? latest);
+		const least = Math.max(earliest, this.#least[at] ?? this.#floor);
+		for (let start = most; start >= least;) {
 			if (++this.#tries > MOST_TRIES) return false;
 			const blocked = this.#blocked(at, start);
 			if (blocked !== null) {
@@ -100,22 +162,28 @@ class Chain {
 			}
 			this.#starts[at] = start;
 			this.#hold(at, 1);
-			const before = this.#modes[at - 1];
-			const task = this.#tasks[at - 1];
-			const most = start - (before?.minutes ?? 0) - (task?.waitLow_min ?? 0);
-			const longest = task?.waitHigh_min ?? null;
-			const least = longest === null ? this.#floor : start - (before?.minutes ?? 0) - longest;
-			if (this.#from(at - 1, most, least)) return true;
+			if (this.#from(at - 1, ...this.#before(at, start))) return true;
 			this.#hold(at, -1);
 			start--;
 		}
 		return false;
 	}
 
+	/** The latest and the earliest the task before one that starts then may start. */
+	#before(at: number, start: number): [latest: number, earliest: number] {
+		const minutes = this.#modes[at - 1]?.minutes ?? 0;
+		const task = this.#tasks[at - 1];
+		const longest = task?.waitHigh_min ?? null;
+		return [
+			start - minutes - (task?.waitLow_min ?? 0),
+			longest === null ? -Infinity : start - minutes - longest
+		];
+	}
+
 	/** A start so early that what blocks it is past; null where nothing does. */
 	#blocked(at: number, start: number): number | null {
 		for (const { resource, amount, from, to } of this.#holds(at, start)) {
-			const minute = this.#used.blocked(resource, amount, from, to);
+			const minute = this.#used.blocked(this.#make, resource, amount, from, to);
 			if (minute !== null) return minute - (this.#modes[at]?.minutes ?? 0);
 		}
 		return null;
@@ -123,7 +191,7 @@ class Chain {
 
 	#hold(at: number, sign: 1 | -1): void {
 		for (const { resource, amount, from, to } of this.#holds(at, this.#starts[at] ?? 0))
-			this.#used.add(resource, sign * amount, from, to);
+			this.#used.add(this.#make, resource, sign * amount, from, to);
 	}
 
 	#holds(at: number, start: number): { resource: string; amount: number; from: number; to: number }[] {
@@ -139,7 +207,7 @@ class Chain {
 		const until = named > at ? named : at + 1;
 		const kept =
 			until < this.#tasks.length
-				? Object.entries(task.keeps).map(([resource, amount]) => ({
+				? Object.entries(mode.keeps ?? task.keeps).map(([resource, amount]) => ({
 						resource,
 						amount,
 						from: start,

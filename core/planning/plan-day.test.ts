@@ -1,21 +1,17 @@
 import { describe, expect, it } from 'vitest';
+import { dayOf, make, task } from '../testing/days.ts';
 import { chances } from '../testing/random-recipe.ts';
-import type { Day, DayPlan, Make, Task } from './day.ts';
+import type { Day, DayPlan, Task } from './day.ts';
 import { conflictOf, networkOf, placedTasks } from './network.ts';
 import { planDay } from './plan-day.ts';
 
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
-	id,
-	modes: [{ uses: { people: 1 }, minutes }],
-	keeps: {},
-	keepsUntil: null,
-	waitLow_min: 0,
-	waitHigh_min: null,
-	...more
-});
-const make = (id: string, tasks: Task[], ready_min = 0): Make => ({ id, ready_min, tasks });
-const planned = (day: Day, budget_ms = 3000): DayPlan => {
-	const outcome = planDay(day, budget_ms, 1, () => performance.now());
+const planned = (
+	given: Pick<Day, 'resources' | 'makes'> & Partial<Day>,
+	budget_ms = 3000,
+	withLimits = true
+): DayPlan => {
+	const day = dayOf(given);
+	const outcome = planDay(day, { budget_ms, seed: 1, clock: () => performance.now(), withLimits });
 	if (!outcome.ok) throw new Error(outcome.problems[0]?.message);
 	return outcome.value;
 };
@@ -110,13 +106,11 @@ describe('a day backwards', () => {
 
 	it('says where more is needed than there is', () => {
 		const outcome = planDay(
-			{
+			dayOf({
 				resources: { people: 1 },
 				makes: [make('roti', [task('cook', 5, { modes: [{ uses: { people: 2 }, minutes: 5 }] })])]
-			},
-			100,
-			1,
-			() => performance.now()
+			}),
+			{ budget_ms: 100, seed: 1, clock: () => performance.now() }
 		);
 		expect(outcome.ok ? [] : outcome.problems.map(({ path }) => path)).toEqual(['makes[0].tasks[0].modes']);
 	});
@@ -147,7 +141,7 @@ function smallDay(seed: number): Day {
 			-whole(0, 3)
 		)
 	);
-	return { resources: { people: whole(1, 2), pan: 1, bowl: 1 }, makes };
+	return dayOf({ resources: { people: whole(1, 2), pan: 1, bowl: 1 }, makes });
 }
 
 /** The latest first start by trying everything, and the fewest person-minutes with it. */
@@ -178,7 +172,7 @@ function byTrying(day: Day): [number, number] {
 		if (at === placed.length) {
 			tryStarts(
 				0,
-				networkOf(day, (place) => placed[place]?.modes[modes[place] ?? 0] ?? { uses: {}, minutes: 0 })
+				networkOf(day, (place) => placed[place]?.modes[modes[place] ?? 0] ?? { uses: {}, minutes: 0 }, -MOST)
 			);
 			return;
 		}
@@ -192,12 +186,50 @@ function byTrying(day: Day): [number, number] {
 	return best;
 }
 
+describe('a day that is held', () => {
+	const roti = (more: Partial<Task> = {}) =>
+		make('roti', [task('mix', 10, { waitLow_min: 30, ...more }), task('cook', 20)]);
+
+	it('is as late as the earliest start makes it', () => {
+		// 60 minutes from −45 end at 15
+		const plan = planned({ resources: { people: 1 }, makes: [roti()], earliest_min: -45 });
+		expect([plan.late_min, starts(plan)]).toEqual([15, [-45, -5]]);
+		expect(planned({ resources: { people: 1 }, makes: [roti()], earliest_min: -60 }).late_min).toBe(0);
+	});
+
+	it('leaves what has begun where it is', () => {
+		// Mixed from −50: cooked 20 before 0 at the latest, and from −10 at the earliest
+		expect(starts(planned({ resources: { people: 1 }, makes: [roti({ fixed_min: -70 })] }))).toEqual([
+			-70, -20
+		]);
+		const late = planned({ resources: { people: 1 }, makes: [roti({ fixed_min: -50 })] });
+		expect([late.late_min, starts(late)]).toEqual([10, [-50, -10]]);
+	});
+
+	it('does nothing while nobody is there, and may wait through it', () => {
+		const night = { resource: 'people', amount: 1, from_min: -60, to_min: -15 };
+		// Cooked 20 before 0 would begin at −20: it has to be over before the night, and then mixed before that
+		expect(starts(planned({ resources: { people: 1 }, makes: [roti()], closed: [night] }))).toEqual([
+			-120, -80
+		]);
+	});
+
+	it('makes what carries an allergen after what does not, where it would be carried', () => {
+		const one = (id: string) =>
+			make(id, [task('cook', 10, { modes: [{ uses: { people: 1, pan: 1 }, minutes: 10 }] })]);
+		const day = { resources: { people: 2, pan: 1 }, makes: [one('sesame'), one('plain')], carries: ['pan'] };
+		const after = (first: string, then: string) => starts(planned({ ...day, sequences: [{ first, then }] }));
+		expect(after('plain', 'sesame')).toEqual([-10, -20]);
+		expect(after('sesame', 'plain')).toEqual([-20, -10]);
+	});
+});
+
 describe('against trying everything', () => {
 	it('on 60 small days it is the latest first start, and the fewest person-minutes with it', () => {
 		for (let seed = 0; seed < 60; seed++) {
 			const day = smallDay(seed);
 			const [first, handsOn] = byTrying(day);
-			const plan = planned(day, 2000);
+			const plan = planned(day, 600, false);
 			expect([plan.firstStart_min, plan.handsOn_min], `day ${seed}`).toEqual([first, handsOn]);
 		}
 	});
@@ -212,9 +244,13 @@ it('twenty batches, three people and four pans: an answer in the time, with noth
 			task('pack', 8)
 		])
 	);
-	const day: Day = { resources: { people: 3, pan: 4, bowl: 6 }, makes };
+	const day = dayOf({ resources: { people: 3, pan: 4, bowl: 6 }, makes });
 	const plan = planned(day, 1500);
-	const network = networkOf(day, (place) => placedTasks(day)[place]?.modes[0] ?? { uses: {}, minutes: 0 });
+	const network = networkOf(
+		day,
+		(place) => placedTasks(day)[place]?.modes[0] ?? { uses: {}, minutes: 0 },
+		-Infinity
+	);
 	expect(conflictOf(starts(plan), network, day.resources)).toBeNull();
 	for (const { before, after, lag } of network.orders)
 		expect((starts(plan)[before] ?? 0) + lag).toBeLessThanOrEqual(starts(plan)[after] ?? 0);

@@ -15,12 +15,16 @@ import { placeMakes } from './placing.ts';
 import { latestAlone } from './slack.ts';
 
 /** Starts of all tasks in the modes chosen, with no resource overdrawn. */
-interface Solution {
+export interface Solution {
 	modes: number[];
 	starts: number[];
+	/** Of what has not begun. */
 	first_min: number;
 	handsOn_min: number;
 }
+
+/** A plan to begin the search from. */
+export type Begun = Pick<Solution, 'modes' | 'starts'>;
 
 /** So much of the time goes to asking what one more of each resource would give. */
 const SHARE_FOR_LIMITS = 0.3;
@@ -32,61 +36,158 @@ const MOST_TASKS = 24;
 const FIRST_DIVES = 8;
 /** So much of the time goes to placing makes first, where the rest is then searched whole. */
 const SHARE_FOR_PLACING = 0.1;
-/** How often another mode is tried. */
-const OTHER_MODE = 0.3;
+/** How often another mode is tried, and how often one more change at once. */
+const OTHER_MODE = 0.5;
+const ONE_MORE_CHANGE = 0.4;
+/** So many tries back a way may be as bad as. */
+const LATE_ACCEPTANCE = 50;
+/** A minute later to begin is worth more than any hands. */
+const MINUTE_OVER_HANDS = 1e5;
+/** Where a day cannot be in time, how late is tried first, in minutes. */
+const LATE_STEPS_MIN = [5, 15, 30, 60, 120, 240, 480, 960, 1920, 2880];
+/** So much of what time is left each of them gets, and being in time at all. */
+const SHARE_FOR_LATE = 0.05;
+const SHARE_FOR_IN_TIME = 0.3;
+/** Whole searches of days of more tasks than this hardly ever end: placing gets more of the time. */
+const FEW_TASKS = 10;
+const SHARE_FOR_PLACING_MANY = 0.5;
+
+/** How a day is planned beside what it is. */
+export interface Planning {
+	budget_ms: number;
+	seed: number;
+	/** The time in milliseconds. */
+	clock: () => number;
+	/** What is known to be a way already: it is gone on from. */
+	from?: Begun;
+	/** Whether to ask what one more of each resource would give. */
+	withLimits?: boolean;
+}
 
 /**
- * When each task of a day starts, planned backwards (section 17): every make ready by its minute, then the latest first
- * start, then the fewest person-minutes. Latest starts come from the orders of the tasks; where they overdraw a
- * resource, one of what holds it has to end before another begins, and each way is tried, the best first. Small days
- * are searched whole; of large ones the best is given that was found in the time. `clock` says the time in milliseconds.
+ * When each task of a day starts, planned backwards (section 17): every make ready by its minute or as little late as
+ * can be, then the latest first start, then the fewest person-minutes. Latest starts come from the orders of the tasks;
+ * where they overdraw a resource, one of what holds it has to end before another begins, and each way is tried, the
+ * best first. Small days are searched whole; of large ones the best is given that was found in the time.
  */
-export function planDay(day: Day, budget_ms: number, seed: number, clock: () => number): Outcome<DayPlan> {
+export function planDay(
+	day: Day,
+	{ budget_ms, seed, clock, from, withLimits = true }: Planning
+): Outcome<DayPlan> {
 	const problems = impossible(day);
 	if (problems.length > 0) return { ok: false, problems };
 	const begun = clock();
-	const best = new Search(day, begun + budget_ms * (1 - SHARE_FOR_LIMITS), seed, clock).best();
-	if (!best)
+	const until = begun + budget_ms;
+	const time = { until: begun + budget_ms * (withLimits ? 1 - SHARE_FOR_LIMITS : 1), seed, clock };
+	const found = leastLate(day, time, from);
+	if (!found)
 		return {
 			ok: false,
-			problems: [{ path: 'makes', message: 'they cannot be made with what there is, however early' }]
+			problems: [{ path: 'makes', message: 'they cannot be made with what there is, however early or late' }]
 		};
+	const { best, late_min } = found;
 	const tasks = placedTasks(day).map(({ make, task }, place) => ({
 		make: day.makes[make]?.id ?? '',
 		task: day.makes[make]?.tasks[task]?.id ?? '',
 		mode: best.modes[place] ?? 0,
 		start_min: best.starts[place] ?? 0,
-		latestStart_min: latestAlone(day, best.modes, best.starts, place)
+		latestStart_min: latestAlone(day, best.modes, best.starts, place, late_min)
 	}));
 	return {
 		ok: true,
 		value: {
-			// There is always an earlier minute to begin at, so nothing has to be late.
-			late_min: 0,
-			firstStart_min: best.first_min,
+			late_min,
+			firstStart_min: Math.min(...best.starts),
 			handsOn_min: best.handsOn_min,
 			tasks,
-			limits: limitOf(day, best.first_min, begun + budget_ms, seed, clock)
+			limits: withLimits ? limitOf(day, { best, late_min }, { until, seed, clock }) : null
 		}
 	};
 }
 
-/** The resource of which one more would let the day begin latest. */
+interface Time {
+	until: number;
+	seed: number;
+	clock: () => number;
+}
+
+interface Late {
+	best: Solution;
+	late_min: number;
+}
+
+/** The best plan that is least late: none has to be where nothing says how early it may begin. */
+function leastLate(day: Day, time: Time, from?: Begun): Late | null {
+	const search = (late_min: number) => new Search(day, late_min, time, from);
+	if (!isHeld(day)) {
+		const best = search(0).best();
+		return best && { best, late_min: 0 };
+	}
+	const { clock } = time;
+	const quick = (late_min: number, share: number) =>
+		new Search(
+			day,
+			late_min,
+			{ ...time, until: clock() + Math.max(0, time.until - clock()) * share },
+			from
+		).quick();
+	let tooLittle = 0;
+	let enough: Late | null = null;
+	for (const late_min of [0, ...LATE_STEPS_MIN]) {
+		const best = quick(late_min, late_min === 0 ? SHARE_FOR_IN_TIME : SHARE_FOR_LATE);
+		if (best) {
+			enough = { best, late_min: lateOf(day, best) };
+			break;
+		}
+		tooLittle = late_min;
+	}
+	if (!enough) return null;
+	while (enough.late_min - tooLittle > 1) {
+		const late_min: number = Math.floor((enough.late_min + tooLittle) / 2);
+		const best = quick(late_min, SHARE_FOR_LATE);
+		if (best) enough = { best, late_min: lateOf(day, best) };
+		else tooLittle = late_min;
+	}
+	const best = search(enough.late_min).best(enough.best);
+	return best && { best, late_min: lateOf(day, best) };
+}
+
+/** How late the latest make of a plan is. */
+function lateOf({ makes }: Day, { modes, starts }: Begun): number {
+	let place = 0;
+	let late = 0;
+	for (const { ready_min, tasks } of makes) {
+		place += tasks.length;
+		const minutes = tasks.at(-1)?.modes[modes[place - 1] ?? 0]?.minutes ?? 0;
+		late = Math.max(late, (starts[place - 1] ?? 0) + minutes - ready_min);
+	}
+	return late;
+}
+
+/** Whether something says how early, or when, things may begin: only then can a day be late. */
+const isHeld = ({ earliest_min, closed, makes }: Day): boolean =>
+	earliest_min !== null ||
+	closed.length > 0 ||
+	makes.some(({ tasks }) => tasks.some(({ fixed_min }) => fixed_min !== null));
+
+/** The resource of which one more would let the day be in time, or begin latest. */
 function limitOf(
 	day: Day,
-	first_min: number,
-	until: number,
-	seed: number,
-	clock: () => number
+	{ best: { first_min }, late_min }: Late,
+	{ until, seed, clock }: Time
 ): string | null {
 	const names = Object.keys(day.resources);
-	let best: { resource: string; first_min: number } | null = null;
+	let best: { resource: string; first_min: number; late_min: number } | null = null;
 	for (const [at, resource] of names.entries()) {
 		const more = { ...day, resources: { ...day.resources, [resource]: (day.resources[resource] ?? 0) + 1 } };
 		const share = Math.max(0, until - clock()) / (names.length - at);
-		const found = new Search(more, clock() + share, seed, clock).best();
-		if (found && found.first_min > (best?.first_min ?? first_min))
-			best = { resource, first_min: found.first_min };
+		const found = leastLate(more, { until: clock() + share, seed, clock });
+		if (!found) continue;
+		const than = best ?? { first_min, late_min };
+		const isBetter =
+			found.late_min < than.late_min ||
+			(found.late_min === than.late_min && found.best.first_min > than.first_min);
+		if (isBetter) best = { resource, first_min: found.best.first_min, late_min: found.late_min };
 	}
 	return best?.resource ?? null;
 }
@@ -101,30 +202,47 @@ function impossible({ resources, makes }: Day): Problem[] {
 			const path = `makes[${at}].tasks[${nth}]`;
 			if (!modes.some(({ uses }) => fits(uses)))
 				problems.push({ path: `${path}.modes`, message: 'every way to do it needs more than there is' });
-			if (!fits(keeps)) problems.push({ path: `${path}.keeps`, message: 'it keeps more than there is' });
+			if (!modes.some((mode) => fits(mode.keeps ?? keeps)))
+				problems.push({ path: `${path}.keeps`, message: 'it keeps more than there is' });
 		}
 	return problems;
 }
 
 class Search {
 	readonly #day: Day;
+	readonly #late_min: number;
 	readonly #until: number;
 	readonly #clock: () => number;
 	readonly #chance: () => number;
 	readonly #floor: number;
+	/** Which tasks have not begun. */
+	readonly #free: boolean[];
+	#from: Begun | null;
 	#best: Solution | null = null;
 
-	constructor(day: Day, until: number, seed: number, clock: () => number) {
+	constructor(day: Day, late_min: number, { until, seed, clock }: Time, from?: Begun) {
 		this.#day = day;
+		this.#late_min = late_min;
 		this.#until = until;
 		this.#clock = clock;
 		const generator = xoroshiro128plus(seed);
 		this.#chance = () => (generator.next() >>> 0) / 2 ** 32;
 		this.#floor = earliestThinkable(day);
+		this.#free = day.makes.flatMap(({ tasks }) => tasks.map(({ fixed_min }) => fixed_min === null));
+		this.#from = from ?? null;
 	}
 
-	best(): Solution | null {
+	/** Any way at all, as soon as one is found. */
+	quick(): Solution | null {
+		this.#placeMany(this.#choices(), this.#until, true);
+		return this.#best;
+	}
+
+	/** The best way; `known` is one already. */
+	best(known: Solution | null = null): Solution | null {
 		const choices = this.#choices();
+		this.#best = known;
+		this.#goOnFrom();
 		const combinations = choices.reduce((product, modes) => product * modes.length, 1);
 		if (combinations <= MOST_COMBINATIONS && choices.length <= MOST_TASKS) {
 			const all = product(choices)
@@ -133,7 +251,8 @@ class Search {
 				.sort((a, b) => b.bound - a.bound || a.network.handsOn_min - b.network.handsOn_min);
 			// A quick dive in each of the likeliest first: the search of the rest is cut by what they find.
 			for (const { modes, network } of all.slice(0, FIRST_DIVES)) this.#dive(modes, network);
-			this.#placeMany(choices, this.#clock() + (this.#until - this.#clock()) * SHARE_FOR_PLACING);
+			const share = choices.length > FEW_TASKS ? SHARE_FOR_PLACING_MANY : SHARE_FOR_PLACING;
+			this.#placeMany(choices, this.#clock() + (this.#until - this.#clock()) * share);
 			for (const { modes, network } of all) {
 				if (this.#isOver()) break;
 				this.#searchAll(modes, network, network.latest, network.orders);
@@ -148,53 +267,119 @@ class Search {
 	 * Too much for all of it: makes are placed one after the other, in orders that are changed a little at a time, with
 	 * another mode now and then, from the best that was found.
 	 */
-	#placeMany(choices: readonly (readonly number[])[], until: number): void {
-		let order = [...this.#day.makes.keys()].sort(
-			(a, b) => (this.#day.makes[b]?.ready_min ?? 0) - (this.#day.makes[a]?.ready_min ?? 0)
-		);
-		let modes = choices.map((of) => of[0] ?? 0);
+	#placeMany(choices: readonly (readonly number[])[], until: number, isQuick = false): void {
+		let order = this.#firstOrder();
+		let modes = this.#from
+			? choices.map((of, place) => this.#from?.modes[place] ?? of[0] ?? 0)
+			: choices.map((of) => of[0] ?? 0);
+		const placed = placedTasks(this.#day);
+		// A way is gone on from where it is no worse than what was some tries ago: so it gets out of corners in which every
+		// single change is for the worse.
+		let now = Infinity;
+		const before = Array<number>(LATE_ACCEPTANCE).fill(Infinity);
 		for (let tries = 0; tries === 0 || this.#clock() < until; tries++) {
 			const [nextOrder, nextModes] = tries === 0 ? [order, modes] : this.#changed(order, modes, choices);
 			const network = this.#network(nextModes);
-			const placed = placedTasks(this.#day);
 			const starts = placeMakes(
 				this.#day,
 				nextOrder,
 				(place) => placed[place]?.modes[nextModes[place] ?? 0] ?? { uses: {}, minutes: 0 },
-				this.#floor
+				this.#floor,
+				this.#late_min
 			);
-			if (!starts) continue;
-			const isKept = this.#isBetter(Math.min(...starts), network.handsOn_min);
-			if (isKept) this.#keep(nextModes, network, starts);
-			// As good is taken up too: from there it may go on.
-			if (isKept || Math.min(...starts) === this.#best?.first_min) [order, modes] = [nextOrder, nextModes];
+			// While nothing fits, any other way is as good a place to go on from.
+			if (!starts) {
+				if (now === Infinity) [order, modes] = [nextOrder, nextModes];
+				continue;
+			}
+			const first = this.#firstOf(starts);
+			if (this.#isBetter(first, network.handsOn_min)) this.#keep(nextModes, network, starts);
+			if (isQuick) return;
+			const cost = network.handsOn_min - first * MINUTE_OVER_HANDS;
+			const slot = tries % LATE_ACCEPTANCE;
+			if (cost <= now || cost <= (before[slot] ?? Infinity)) {
+				[order, modes] = [nextOrder, nextModes];
+				now = cost;
+			}
+			before[slot] = now;
 		}
 	}
 
+	/** What is ready last is placed first; where a plan is gone on from, what begins last in it. */
+	#firstOrder(): number[] {
+		const { makes, sequences } = this.#day;
+		let place = 0;
+		const begins = makes.map(({ ready_min, tasks }) => {
+			const start = this.#from?.starts[place] ?? ready_min;
+			place += tasks.length;
+			return start;
+		});
+		const order = [...makes.keys()].sort((a, b) => (begins[b] ?? 0) - (begins[a] ?? 0));
+		if (this.#from) return order;
+		// What has to come after something is placed before it.
+		const isAfter = (then: number, first: number) =>
+			sequences.some((each) => each.first === makes[first]?.id && each.then === makes[then]?.id);
+		const sorted: number[] = [];
+		for (let left = order; left.length > 0;) {
+			const next =
+				left.find((each) => !left.some((other) => other !== each && isAfter(other, each))) ?? left[0];
+			sorted.push(next ?? 0);
+			left = left.filter((each) => each !== next);
+		}
+		return sorted;
+	}
+
+	/** What was planned before, with what is fixed now put in its place: good where nothing else has to move. */
+	#goOnFrom(): void {
+		if (!this.#from) return;
+		const { modes, starts } = this.#from;
+		const network = this.#network(modes);
+		const now = network.latest.map((latest, place) => Math.min(latest, starts[place] ?? latest));
+		this.#dive([...modes], network, now);
+		this.#dive([...modes], network);
+	}
+
+	/** The first start of what has not begun. */
+	#firstOf(starts: readonly number[]): number {
+		let first = Infinity;
+		for (const [place, isFree] of this.#free.entries())
+			if (isFree) first = Math.min(first, starts[place] ?? Infinity);
+		return first;
+	}
+
+	/** A change or a few: another make is placed earlier or later, or a task is done another way. */
 	#changed(
 		order: readonly number[],
 		modes: readonly number[],
 		choices: readonly (readonly number[])[]
 	): [number[], number[]] {
 		const pick = (count: number) => Math.floor(this.#chance() * count);
-		const next = [...order];
-		const [moved] = next.splice(pick(next.length), 1);
-		if (moved !== undefined) next.splice(pick(next.length + 1), 0, moved);
+		const nextOrder = [...order];
+		const nextModes = [...modes];
 		const free = choices.flatMap((of, place) => (of.length > 1 ? place : []));
-		const otherwise = free.length > 0 && this.#chance() < OTHER_MODE ? free[pick(free.length)] : undefined;
-		const changed = modes.map((mode, place) => {
-			const of = choices[place] ?? [];
-			return place === otherwise ? (of[pick(of.length)] ?? mode) : mode;
-		});
-		return [next, changed];
+		do {
+			if (free.length > 0 && (order.length < 2 || this.#chance() < OTHER_MODE)) {
+				const place = free[pick(free.length)] ?? 0;
+				const of = choices[place] ?? [];
+				nextModes[place] = of[pick(of.length)] ?? 0;
+			} else {
+				const [moved] = nextOrder.splice(pick(nextOrder.length), 1);
+				if (moved !== undefined) nextOrder.splice(pick(nextOrder.length + 1), 0, moved);
+			}
+		} while (this.#chance() < ONE_MORE_CHANGE);
+		return [nextOrder, nextModes];
 	}
 
 	/** Modes of each task that fit what there is. */
 	#choices(): number[][] {
 		const { resources } = this.#day;
 		return placedTasks(this.#day).map(({ modes }) =>
-			modes.flatMap(({ uses }, mode) =>
-				Object.entries(uses).every(([resource, amount]) => amount <= (resources[resource] ?? 0)) ? mode : []
+			modes.flatMap(({ uses, keeps }, mode) =>
+				[...Object.entries(uses), ...Object.entries(keeps ?? {})].every(
+					([resource, amount]) => amount <= (resources[resource] ?? 0)
+				)
+					? mode
+					: []
 			)
 		);
 	}
@@ -203,43 +388,54 @@ class Search {
 		const placed = placedTasks(this.#day);
 		return networkOf(
 			this.#day,
-			(place) => placed[place]?.modes[modes[place] ?? 0] ?? { uses: {}, minutes: 0 }
+			(place) => placed[place]?.modes[modes[place] ?? 0] ?? { uses: {}, minutes: 0 },
+			this.#floor,
+			this.#late_min
 		);
 	}
 
 	#boundOf(network: Network): number {
-		const starts = latestStarts(network.latest, network.orders, this.#floor);
-		return starts ? Math.min(...starts) : -Infinity;
+		const starts = latestStarts(network.latest, network.orders, network.floors);
+		if (!starts) return -Infinity;
+		const { resources, makes } = this.#day;
+		// All that is worked with one thing has to be done by the last moment of all.
+		const end = Math.max(...makes.map(({ ready_min }) => ready_min)) + this.#late_min;
+		const worked = new Map<string, number>();
+		for (const { resource, amount, from, until, after } of network.holds)
+			if (from === until && from < network.tasks)
+				worked.set(resource, (worked.get(resource) ?? 0) + amount * after);
+		const bounds = [...worked].map(([resource, work]) => end - Math.ceil(work / (resources[resource] ?? 1)));
+		return Math.min(this.#firstOf(starts), ...bounds);
 	}
 
 	#isOver = (): boolean => this.#clock() >= this.#until;
 
 	/** Every way of resolving what is overdrawn that can still be better than the best. */
 	#searchAll(modes: number[], network: Network, from: readonly number[], orders: readonly Order[]): void {
-		const starts = latestStarts(from, orders, this.#floor);
-		if (!starts || !this.#isBetter(Math.min(...starts), network.handsOn_min)) return;
+		const starts = latestStarts(from, orders, network.floors);
+		if (!starts || !this.#isBetter(this.#firstOf(starts), network.handsOn_min)) return;
 		const conflict = conflictOf(starts, network, this.#day.resources);
 		if (!conflict) {
 			this.#keep(modes, network, starts);
 			return;
 		}
-		for (const { order } of this.#ways(conflict, starts, orders)) {
+		for (const { order } of this.#ways(conflict, starts, orders, network.floors)) {
 			if (this.#isOver()) return;
 			this.#searchAll(modes, network, starts, [...orders, order]);
 		}
 	}
 
-	/** One way down, the best at each turn. */
-	#dive(modes: number[], network: Network): void {
+	/** One way down, the best at each turn; it is left where the time is over. */
+	#dive(modes: number[], network: Network, from: readonly number[] = network.latest): void {
 		let orders: readonly Order[] = network.orders;
-		let starts = latestStarts(network.latest, orders, this.#floor);
+		let starts = latestStarts(from, orders, network.floors);
 		while (starts) {
 			const conflict = conflictOf(starts, network, this.#day.resources);
 			if (!conflict) {
-				if (this.#isBetter(Math.min(...starts), network.handsOn_min)) this.#keep(modes, network, starts);
+				if (this.#isBetter(this.#firstOf(starts), network.handsOn_min)) this.#keep(modes, network, starts);
 				return;
 			}
-			const [way] = this.#ways(conflict, starts, orders);
+			const [way] = this.#ways(conflict, starts, orders, network.floors);
 			if (!way || this.#isOver()) return;
 			orders = [...orders, way.order];
 			starts = way.starts;
@@ -247,14 +443,19 @@ class Search {
 	}
 
 	/** The orders that resolve a conflict, with the starts each leads to, the least harmful first. */
-	#ways(conflict: readonly Hold[], starts: readonly number[], orders: readonly Order[]) {
+	#ways(
+		conflict: readonly Hold[],
+		starts: readonly number[],
+		orders: readonly Order[],
+		floors: readonly number[]
+	) {
 		return conflict
 			.flatMap((first) =>
 				conflict.flatMap((then) => {
 					if (first === then) return [];
 					const order = inOrder(first, then);
-					const led = latestStarts(starts, [...orders, order], this.#floor);
-					return led ? { order, starts: led, first_min: Math.min(...led), sum: total(led) } : [];
+					const led = latestStarts(starts, [...orders, order], floors);
+					return led ? { order, starts: led, first_min: this.#firstOf(led), sum: total(led) } : [];
 				})
 			)
 			.sort((a, b) => b.first_min - a.first_min || b.sum - a.sum);
@@ -266,23 +467,26 @@ class Search {
 		return first_min > best.first_min || (first_min === best.first_min && handsOn_min < best.handsOn_min);
 	}
 
-	#keep(modes: number[], { handsOn_min }: Network, starts: number[]): void {
-		this.#best = { modes, starts, first_min: Math.min(...starts), handsOn_min };
+	#keep(modes: number[], { handsOn_min, tasks }: Network, starts: number[]): void {
+		this.#best = { modes, starts: starts.slice(0, tasks), first_min: this.#firstOf(starts), handsOn_min };
 	}
 }
 
 const total = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + number, 0);
 
 /** Before this nothing has to begin: as if everything were done one after the other, with all its waits. */
-function earliestThinkable({ makes }: Day): number {
-	const ready = Math.min(...makes.map(({ ready_min }) => ready_min));
+function earliestThinkable({ makes, closed, earliest_min }: Day): number {
+	const fixed = makes.flatMap(({ tasks }) => tasks.flatMap(({ fixed_min }) => fixed_min ?? []));
+	const ready = Math.min(...makes.map(({ ready_min }) => ready_min), ...fixed);
 	const all = makes
 		.flatMap(({ tasks }) => tasks)
 		.map(({ modes, waitLow_min, waitHigh_min }) => {
 			const longest = Math.max(...modes.map(({ minutes }) => minutes));
 			return longest + Math.max(waitLow_min, waitHigh_min ?? 0);
 		});
-	return ready - total(all) - 1;
+	const shut = total(closed.map(({ from_min, to_min }) => to_min - from_min));
+	// Around what is closed everything may have to wait once more.
+	return Math.min(ready - total(all) * (closed.length + 1) - shut - 1, earliest_min ?? Infinity);
 }
 
 /** Every choice of one of each. */
