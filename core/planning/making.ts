@@ -66,7 +66,6 @@ const HANDLING_MIN = 0.25;
 export const CLEAN_MIN = 10;
 
 const MIXING: readonly StepKind[] = ['sponge', 'mix', 'knead', 'other'];
-const WAITING: readonly StepKind[] = ['sponge', 'rest', 'rest balls', 'hold', 'cool'];
 /** Longer does no harm: what stands wrapped in a cloth, or cools. */
 const HARMLESS: readonly StepKind[] = ['hold', 'cool'];
 

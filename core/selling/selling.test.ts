@@ -20,7 +20,7 @@ const saturdays = (packs: readonly number[], productId = 'roti') =>
 describe('coming selling days', () => {
 	it('are the weekdays on which a place sold, with the median of what it sold', () => {
 		// 14, 11, 12, 9, 13, 12 in order: 9, 11, 12, 12, 13, 14; between the two in the middle is 12.
-		expect(comingDays(saturdays([14, 11, 12, 9, 13, 12]), WEDNESDAY)).toEqual([
+		expect(comingDays(saturdays([14, 11, 12, 9, 13, 12]), WEDNESDAY)).toMatchObject([
 			{
 				day: SATURDAY,
 				place: 'market',
@@ -54,7 +54,7 @@ describe('coming selling days', () => {
 	it('do not hold what came later to the days before it was sold', () => {
 		// The pita came two weeks ago: 6 and 8, so 7; not the middle of 6, 8, 0, 0, 0, 0.
 		const days = comingDays([...saturdays([9, 9, 9, 9, 9, 9]), ...saturdays([6, 8], 'pita')], WEDNESDAY);
-		expect(days[0]?.wanted).toEqual([
+		expect(days[0]?.wanted).toMatchObject([
 			{ productId: 'roti', packs: 9, sold: [9, 9, 9, 9, 9, 9] },
 			{ productId: 'pita', packs: 7, sold: [6, 8] }
 		]);
@@ -67,8 +67,9 @@ describe('coming selling days', () => {
 			comingDays([...others, ...saturdays(packs, 'pita')], WEDNESDAY)[0]?.wanted.find(
 				({ productId }) => productId === 'pita'
 			);
-		expect(wanted([4, 0, 4, 0, 4])).toEqual({ productId: 'pita', packs: 4, sold: [4, 0, 4, 0, 4] });
-		expect(wanted([4, 0, 0, 0, 4])).toBeUndefined();
+		expect(wanted([4, 0, 4, 0, 4])).toMatchObject({ packs: 4, sold: [4, 0, 4, 0, 4] });
+		// The middle is none, and yet somebody wanted four: how many to make is for the chances to say.
+		expect(wanted([4, 0, 0, 0, 4])).toMatchObject({ packs: 0, sold: [4, 0, 0, 0, 4] });
 	});
 
 	it('want no more today of what was sold today', () => {
@@ -100,16 +101,33 @@ describe('coming selling days', () => {
 		]);
 	});
 
+	it('say when they had nothing left, as a share of their hours', () => {
+		const soldOut = [{ day: '2026-09-05', place: 'market', productId: 'roti', share: 0.5 }];
+		const [day] = comingDays(saturdays([9, 8, 7]), WEDNESDAY, soldOut);
+		expect(day?.wanted[0]?.days).toEqual([
+			{ sold: 9, soldOutAt: null },
+			{ sold: 8, soldOutAt: 0.5 },
+			{ sold: 7, soldOutAt: null }
+		]);
+	});
+
 	it('are none without sales', () => {
 		expect(comingDays([], WEDNESDAY)).toEqual([]);
 	});
 });
 
 describe('what to make', () => {
+	const wantedOf = (productId: string, packs: number) => ({
+		productId,
+		packs,
+		sold: [packs],
+		days: [{ sold: packs, soldOutAt: null }],
+		soldToday: 0
+	});
 	const day = (of: string, packs: number) => ({
 		day: of,
 		place: 'market',
-		wanted: [{ productId: 'roti', packs, sold: [packs] }]
+		wanted: [wantedOf('roti', packs)]
 	});
 	const there = (packs: number, bestBefore: string | null, more: Partial<Supply> = {}): Supply => ({
 		productId: 'roti',
@@ -184,10 +202,7 @@ describe('what to make', () => {
 				{
 					day: SATURDAY,
 					place: 'market',
-					wanted: [
-						{ productId: 'roti', packs: 12, sold: [12] },
-						{ productId: 'pita', packs: 7, sold: [7] }
-					]
+					wanted: [wantedOf('roti', 12), wantedOf('pita', 7)]
 				}
 			],
 			[there(5, SATURDAY)]

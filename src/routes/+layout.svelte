@@ -28,6 +28,7 @@
 	/** In the order of the work, each with what it asks for. */
 	const PLACES: readonly { href: string; word: string; asks: Right; unless?: Right }[] = [
 		{ href: '/', word: 'Today', asks: 'look' },
+		{ href: '/plan', word: 'Plan', asks: 'look' },
 		{ href: '/shelf', word: 'Shelf', asks: 'look' },
 		{ href: '/formulas', word: 'Formulas', asks: 'look' },
 		{ href: '/batches', word: 'Batches', asks: 'look' },

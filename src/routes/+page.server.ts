@@ -6,7 +6,7 @@ import { batchesOnBench } from '$lib/server/batches/read.ts';
 import { recentSummaries } from '$lib/server/batches/standing.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
-import { daysToMake } from '$lib/server/today/to-make.ts';
+import { comingDemand } from '$lib/server/plan/demand.ts';
 import { knownPage } from '$lib/server/page.ts';
 import type { PageServerLoad } from './$types';
 
@@ -19,7 +19,7 @@ export const load: PageServerLoad = ({ locals }) =>
 			recentSummaries(db, kitchen)
 		]);
 		const [days, attention, first] = await Promise.all([
-			daysToMake(db, kitchen, left, onBench),
+			comingDemand(db, kitchen, left, onBench),
 			attentionOf(db, kitchen, left, recent),
 			firstSteps(db, kitchen.id)
 		]);
@@ -34,7 +34,7 @@ export const load: PageServerLoad = ({ locals }) =>
 				plan: planRibbon(batch, losses.get(batch.formulaId) ?? null),
 				actual: ribbonReached(batch, batch.facts)
 			})),
-			days,
+			days: days.map((day) => ({ ...day, products: day.products.map((each) => ({ ...each, money: null })) })),
 			attention,
 			first
 		};

@@ -1,17 +1,20 @@
 <script lang="ts">
 	import { WEEKS_BACK } from '$core/selling/rhythm.ts';
 	import { dayText, plural } from '$lib/format.ts';
-	import type { NamedDay } from '$lib/kitchen/today.ts';
+	import type { DemandDay } from '$lib/plan/types.ts';
 
 	/** What the coming selling days want, what of it is there, and what is still to be made. */
-	let { days }: { days: readonly NamedDay[] } = $props();
+	let { days }: { days: readonly DemandDay[] } = $props();
 	const [next, later] = $derived([days.slice(0, 2), days.slice(2)]);
 </script>
 
-{#snippet table(day: NamedDay)}
+{#snippet table(day: DemandDay)}
 	<section class="mt-3" aria-label="{dayText(day.day)}, {day.place}" data-testid="day-to-make">
 		<h3 class="flex flex-wrap items-baseline justify-between gap-x-3">
-			<span>{dayText(day.day)} <span class="text-quiet font-normal">{day.place}</span></span>
+			<span
+				><a href="/plan/{day.day}?place={encodeURIComponent(day.place)}">{dayText(day.day)}</a>
+				<span class="text-quiet font-normal">{day.place}</span></span
+			>
 			<span class={['text-sm', day.toMake > 0 ? 'font-semibold' : 'text-squared font-semibold']}
 				>{day.toMake > 0 ? `${plural(day.toMake, 'pack')} to make` : 'enough is there or planned'}</span
 			>
@@ -19,7 +22,7 @@
 		<table class="ledger mt-1">
 			<thead
 				><tr
-					><th>Product</th><th class="number">Usually</th><th class="number hidden sm:table-cell">There</th
+					><th>Product</th><th class="number">Likely wanted</th><th class="number hidden sm:table-cell">There</th
 					><th class="number hidden sm:table-cell">Planned</th><th class="number">To make</th><th class="w-24"
 						><span class="sr-only">Plan it</span></th
 					></tr
@@ -30,9 +33,16 @@
 					<tr>
 						<td>
 							<span class="break-words">{product.name} × {product.packPieces}</span>
-							<span class="text-quiet block text-xs">sold {product.sold.join(', ')}</span>
+							<span class="text-quiet block text-xs"
+								>{product.days.length === 0
+									? 'not sold on such days yet'
+									: `sold ${product.days.map(({ sold, soldOutAt }) => `${sold}${soldOutAt === null ? '' : ' and none left'}`).join(', ')}`}{product
+									.ahead.ordered > 0
+									? `; ${product.ahead.ordered} ordered`
+									: ''}</span
+							>
 						</td>
-						<td class="number">{product.wanted}</td>
+						<td class="number">{product.ahead.make}</td>
 						<td class="number hidden sm:table-cell">{product.there || '–'}</td>
 						<td class="number hidden sm:table-cell">{product.planned || '–'}</td>
 						<td class="number font-bold">{product.toMake || '–'}</td>
@@ -59,8 +69,8 @@
 		</p>
 	{:else}
 		<p class="text-quiet mt-1 max-w-prose text-sm">
-			What such days usually sell: the middle of the last {WEEKS_BACK} weeks, which stand under each product, newest
-			first. What sold out may have been wanted more.
+			What pays best to bring on such days, by what the last {WEEKS_BACK} weeks sold, newest first, and what is ordered.
+			A day that had none left may have wanted more, and is reckoned so.
 		</p>
 		{#each next as day (`${day.day} ${day.place}`)}{@render table(day)}{/each}
 		{#if later.length > 0}

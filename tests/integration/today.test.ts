@@ -12,7 +12,7 @@ import { keepSale, voidSale } from '$lib/server/sales/keep.ts';
 import type { SaleEntry } from '$lib/sales/types.ts';
 import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
-import { daysToMake } from '$lib/server/today/to-make.ts';
+import { comingDemand } from '$lib/server/plan/demand.ts';
 import { makeRoti, measured, useBench } from './kitchen.ts';
 
 const bench = useBench();
@@ -56,7 +56,7 @@ const sell = async (packs: number, daysAgo: number, more: Partial<SaleEntry> = {
 	return id;
 };
 const toMake = async () =>
-	daysToMake(
+	comingDemand(
 		bench.db,
 		bench.kitchen,
 		await batchesLeft(bench.db, bench.kitchen),
@@ -96,7 +96,7 @@ describe('what to make', () => {
 	it('is what such days sold, less what is left and what the bench is to give', async () => {
 		// A week and two weeks ago one pack each: one is wanted today, and of 4 made 2 are left.
 		const second = await sell(1, 14);
-		expect(await toMake()).toEqual([
+		expect(await toMake()).toMatchObject([
 			{
 				day: today,
 				place: 'market',
@@ -106,8 +106,11 @@ describe('what to make', () => {
 						productId: roti.productId,
 						name: 'Roti',
 						packPieces: 6,
-						wanted: 1,
-						sold: [1, 1],
+						days: [
+							{ sold: 1, soldOutAt: null },
+							{ sold: 1, soldOutAt: null }
+						],
+						ahead: { make: 1, littleKnown: true },
 						there: 1,
 						planned: 0,
 						toMake: 0
@@ -128,7 +131,7 @@ describe('what to make', () => {
 		await sell(1, 14);
 		// Nothing is left of the first batch now: 4 made, 2 sold, 1 given and 1 more.
 		await sell(1, 21 - 7 * 2, { kind: 'written off', price: '0', paidBy: null, reason: 'stale' });
-		expect((await toMake())[0]?.products[0]).toMatchObject({ wanted: 1, there: 0, planned: 0, toMake: 1 });
+		expect((await toMake())[0]?.products[0]).toMatchObject({ ahead: { make: 1 }, there: 0, planned: 0, toMake: 1 });
 		await createBatch(bench.db, bench.kitchen, newId(), {
 			productId: roti.productId,
 			madeOn: today,

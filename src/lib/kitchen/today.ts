@@ -1,5 +1,3 @@
-import type { DayToMake, ToMake } from '$core/selling/to-make.ts';
-
 /** Something that wants looking at. */
 export interface Attention {
 	/** It can hurt somebody, or says what is not true: it comes first and is marked. */
@@ -7,11 +5,6 @@ export interface Attention {
 	href: string;
 	what: string;
 	why: string;
-}
-
-/** A coming selling day with the products by name. */
-export interface NamedDay extends Omit<DayToMake, 'products'> {
-	products: (ToMake & { name: string; packPieces: number })[];
 }
 
 /** A step of a kitchen that begins, in the order of the work. */

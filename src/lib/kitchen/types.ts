@@ -1,3 +1,4 @@
+import type { ToolKind } from '$core/planning/making.ts';
 import type { RulesName } from '$core/formula/types.ts';
 import type { MeasureSet } from '$core/measure/units.ts';
 import type { LocalProfile } from '$core/profile/profile.ts';
@@ -18,6 +19,12 @@ export interface Equipment {
 	tare_g: number | null;
 	/** What it draws while it heats; null where it does not, or nobody said. */
 	power_kw: number | null;
+	/** What a plan takes it for. */
+	kind: ToolKind;
+	/** Pieces on it at once. */
+	places: number;
+	/** Grams of dough it holds; null where nobody said. */
+	capacity_g: number | null;
 	/** No longer used; it stays for the batches that were made on it. */
 	retired: boolean;
 }

@@ -52,4 +52,6 @@ export interface SaleEntry {
 	thrownAway: boolean;
 	/** How many pieces are in it where it is a short pack; none said, a full one. */
 	pieces?: number | null;
+	/** The order it was, where it was one. */
+	orderId?: string | null;
 }

@@ -1,3 +1,4 @@
+import type { ToolKind } from '$core/planning/making.ts';
 import type { Equipment } from '../kitchen/types.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
@@ -16,6 +17,9 @@ export async function listEquipment(db: Database, kitchenId: string): Promise<Eq
 		name: row.name,
 		tare_g: toNumber(row.tare_g),
 		power_kw: toNumber(row.power_kw),
+		kind: row.kind as ToolKind,
+		places: row.places,
+		capacity_g: toNumber(row.capacity_g),
 		retired: row.retired_at !== null
 	}));
 }
@@ -68,6 +72,27 @@ export async function setPower(
 	if (!known) throw new NotFound('this equipment is not here');
 	await inTransaction(db, (transaction) =>
 		transaction('equipment').where({ kitchen_id: kitchenId, id }).update({ power_kw })
+	);
+}
+
+/** What a plan goes by of a piece of equipment. */
+export interface ToolFigures {
+	kind: ToolKind;
+	places: number;
+	capacity_g: number | null;
+}
+
+/** Says what a piece of equipment is, and how much is in or on it at once. Throws `NotFound`. */
+export async function setTool(
+	db: Database,
+	kitchenId: string,
+	id: string,
+	{ kind, places, capacity_g }: ToolFigures
+): Promise<void> {
+	const known = await db('equipment').where({ kitchen_id: kitchenId, id }).first('id');
+	if (!known) throw new NotFound('this equipment is not here');
+	await inTransaction(db, (transaction) =>
+		transaction('equipment').where({ kitchen_id: kitchenId, id }).update({ kind, places, capacity_g })
 	);
 }
 

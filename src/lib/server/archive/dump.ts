@@ -35,8 +35,15 @@ export async function* rowsOf(
 	}
 }
 
-/** A sale without whom it was to: that somebody owes stays to be seen. */
-const unnamed = (row: Cells): Cells => (row.customer === '' ? row : { ...row, customer: 'a customer' });
+/** What is to somebody by name: sales, and orders with what was noted of them. */
+const TO_SOMEBODY: Readonly<Record<string, Cells>> = {
+	sales: { customer: 'a customer' },
+	orders: { customer: 'a customer', note: '' }
+};
+
+/** A row without whom it was to: that somebody owes, or asked for something, stays to be seen. */
+const unnamed = (row: Cells, without: Cells): Cells =>
+	row.customer === '' ? { ...row, ...without, customer: '' } : { ...row, ...without };
 
 /**
  * Every row of a kitchen as files of an archive, piece by piece, and at the end what there is. Run it in a
@@ -59,7 +66,8 @@ export async function* dumpKitchen(
 		};
 		yield piece(LIST_BEGINS);
 		for await (const rows of rowsOf(db, kitchen.id, table)) {
-			const some = table.name === 'sales' && !withCustomers ? rows.map(unnamed) : rows;
+			const without = withCustomers ? undefined : TO_SOMEBODY[table.name];
+			const some = without ? rows.map((row) => unnamed(row, without)) : rows;
 			yield piece([...rowLines(some, count === 0)].join(''));
 			count += some.length;
 		}

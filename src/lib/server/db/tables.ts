@@ -95,8 +95,9 @@ export const TABLES = {
 		textOrNull: ['tariff_per_kwh', 'labour_per_hour', 'deed_id']
 	},
 	equipment: {
-		text: ['id', 'kitchen_id', 'name', 'created_at'],
-		textOrNull: ['retired_at', 'tare_g', 'power_kw']
+		text: ['id', 'kitchen_id', 'name', 'created_at', 'kind'],
+		textOrNull: ['retired_at', 'tare_g', 'power_kw', 'capacity_g'],
+		number: ['places']
 	},
 	families: {
 		text: ['id', 'kitchen_id', 'name', 'windows', 'created_at']
@@ -228,10 +229,40 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'mix_id', 'ingredient_id', 'grams'],
 		number: ['position']
 	},
+	orders: {
+		text: [
+			'id',
+			'kitchen_id',
+			'customer',
+			'fetched_on',
+			'place',
+			'note',
+			'state',
+			'created_at',
+			'updated_at'
+		],
+		textOrNull: ['paid_by', 'paid_on', 'series_id'],
+		number: ['version']
+	},
+	order_changes: {
+		text: ['id', 'kitchen_id', 'order_id', 'what', 'changed_at'],
+		textOrNull: ['deed_id']
+	},
+	order_lines: {
+		text: ['id', 'kitchen_id', 'order_id', 'product_id', 'price'],
+		number: ['position', 'packs']
+	},
 	pack_checks: {
 		text: ['id', 'kitchen_id', 'product_id', 'declared_g', 'packs_g', 'checked_at'],
 		textOrNull: ['deed_id'],
 		number: ['lot_packs']
+	},
+	place_hours: { text: ['id', 'kitchen_id', 'place', 'opens_at', 'closes_at', 'updated_at'] },
+	plan_batches: { text: ['id', 'kitchen_id', 'plan_id', 'batch_id', 'make'] },
+	plans: {
+		text: ['id', 'kitchen_id', 'day', 'place', 'wish', 'created_at', 'updated_at'],
+		textOrNull: ['taken', 'taken_at'],
+		number: ['version']
 	},
 	price_packs: {
 		text: [
@@ -288,7 +319,8 @@ export const TABLES = {
 			'item',
 			'product_id',
 			'total',
-			'deed_id'
+			'deed_id',
+			'order_id'
 		],
 		number: ['packs', 'is_given'],
 		numberOrNull: ['pieces']
@@ -311,6 +343,10 @@ export const TABLES = {
 	},
 	shelf_tests: {
 		text: ['id', 'kitchen_id', 'product_id', 'of_what', 'made_on', 'kept_how', 'created_at']
+	},
+	sold_outs: {
+		text: ['id', 'kitchen_id', 'place', 'product_id', 'sold_out_on', 'sold_out_at', 'created_at'],
+		textOrNull: ['taken_back_at', 'deed_id']
 	},
 	standing_risks: {
 		text: ['id', 'kitchen_id', 'allergen', 'why', 'created_at'],

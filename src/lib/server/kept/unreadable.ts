@@ -1,4 +1,5 @@
 import { BLANK_DESIGN } from '$core/label/content.ts';
+import { usualWish } from '../../plan/day-wish.ts';
 import { BLANK_PROFILE } from '$core/profile/profile.ts';
 import type { Database } from '../db/connection.ts';
 import type { Table } from '../db/tables.ts';
@@ -54,6 +55,16 @@ export const KINDS: Record<string, Kind> = {
 	'products.materials': {
 		what: 'the packaging of a product of',
 		letGo: WITHOUT('It has no packaging: its cost leaves it out.', { materials: '[]' })
+	},
+	'plans.wish': {
+		what: 'what was said of a planned day',
+		letGo: WITHOUT('The day is planned as usual.', {
+			wish: JSON.stringify(usualWish({ hours: null, people: ['Somebody'] }))
+		})
+	},
+	'plans.taken': {
+		what: 'the plan that was taken of a day',
+		letGo: WITHOUT('The day has no plan that was taken.', { taken: null, taken_at: null })
 	},
 	'products.discs': {
 		what: 'the weighed discs of a product of',

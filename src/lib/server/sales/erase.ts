@@ -7,16 +7,19 @@ import { refuse } from '../errors.ts';
 const TELLING = 6;
 
 /**
- * Takes a customer's name off everything they bought: one and the same word stands in its place, so that what is owed
- * and what came back still add up. How many entries. Throws `Refused` where nobody is called so.
+ * Takes a customer's name off everything they bought and ordered: one and the same word stands in its place, so that
+ * what is owed and what came back still add up. How many entries. Throws `Refused` where nobody is called so.
  */
 export async function eraseCustomer(db: Database, kitchenId: string, customer: string): Promise<number> {
 	return inTransaction(db, async (transaction) => {
-		const changed = await transaction('sales')
-			.where({ kitchen_id: kitchenId, customer })
-			.whereNot('customer', '')
-			.where('customer', 'not like', 'erased %')
-			.update({ customer: `erased ${newId().slice(-TELLING).toLowerCase()}` });
-		return changed > 0 ? changed : refuse('customer', 'no sale is to anybody called so');
+		const erased = { customer: `erased ${newId().slice(-TELLING).toLowerCase()}` };
+		const theirs = (table: 'sales' | 'orders') =>
+			transaction(table)
+				.where({ kitchen_id: kitchenId, customer })
+				.whereNot('customer', '')
+				.where('customer', 'not like', 'erased %');
+		const sales = await theirs('sales').update(erased);
+		const orders = await theirs('orders').update({ ...erased, note: '' });
+		return sales + orders > 0 ? sales + orders : refuse('customer', 'no sale or order is to anybody called so');
 	});
 }

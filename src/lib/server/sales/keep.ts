@@ -249,6 +249,7 @@ async function rowsOf(
 			checkout_id: entry.checkoutId,
 			customer: entry.customer,
 			pieces: entry.pieces ?? null,
+			order_id: entry.orderId ?? null,
 			reason: entry.reason
 		}
 	];
@@ -261,7 +262,8 @@ const about = (of: SaleRow) => ({
 	paid_by: of.paid_by,
 	checkout_id: of.checkout_id,
 	customer: of.customer,
-	pieces: of.pieces
+	pieces: of.pieces,
+	order_id: of.order_id
 });
 
 async function voidRows(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<NewRow[]> {

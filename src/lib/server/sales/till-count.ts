@@ -27,15 +27,38 @@ export async function tillsSold(
 	day: string
 ): Promise<Map<string, { cash: string; card: string }>> {
 	const rows = await filtered(db, kitchenId, { ...ALL, from: day, to: day })
+		.leftJoin('orders as o', 'o.id', 's.order_id')
 		.whereIn('s.paid_by', ['cash', 'card'])
+		// What was paid ahead is in the till of the day it was paid.
+		.where((of) => void of.whereNull('o.paid_on').orWhere('o.paid_on', day))
 		.groupBy('s.channel')
 		.select<Record<'channel' | 'cash' | 'card', string>[]>(
 			's.channel',
 			db.raw("COALESCE(SUM(IF(s.paid_by = 'cash', s.total, 0)), 0) AS cash"),
 			db.raw("COALESCE(SUM(IF(s.paid_by = 'card', s.total, 0)), 0) AS card")
 		);
-	const exact = (sum: string) => new Decimal(sum).toFixed(2);
-	return new Map(rows.map(({ channel, cash, card }) => [channel, { cash: exact(cash), card: exact(card) }]));
+	const ahead = await db('orders as o')
+		.join('order_lines as l', 'l.order_id', 'o.id')
+		.where({ 'o.kitchen_id': kitchenId, 'o.paid_on': day })
+		.whereNot('o.state', 'cancelled')
+		// Fetched on the same day it is among the sales already.
+		.whereNotExists(
+			db('sales as s').whereRaw('s.order_id = o.id').where('s.sold_on', day).where('s.kind', 'sale').select('s.id')
+		)
+		.groupBy('o.place')
+		.select<Record<'channel' | 'cash' | 'card', string>[]>(
+			'o.place as channel',
+			db.raw("COALESCE(SUM(IF(o.paid_by = 'cash', l.packs * l.price, 0)), 0) AS cash"),
+			db.raw("COALESCE(SUM(IF(o.paid_by = 'card', l.packs * l.price, 0)), 0) AS card")
+		);
+	const sums = new Map<string, { cash: Decimal; card: Decimal }>();
+	for (const { channel, cash, card } of [...rows, ...ahead]) {
+		const known = sums.get(channel) ?? { cash: new Decimal(0), card: new Decimal(0) };
+		sums.set(channel, { cash: known.cash.plus(cash), card: known.card.plus(card) });
+	}
+	return new Map(
+		[...sums].map(([channel, { cash, card }]) => [channel, { cash: cash.toFixed(2), card: card.toFixed(2) }])
+	);
 }
 
 const NOTHING = { cash: '0.00', card: '0.00' };

@@ -19,6 +19,8 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		materialNames(db, kitchen.id)
 	]);
 	const asked = ingredients.find(({ id }) => id === url.searchParams.get('of'));
+	// What a shopping list says is received without typing it again.
+	const said = (name: string) => url.searchParams.get(name) ?? '';
 	const day = today(kitchen);
 	return {
 		items: await stockItems(db, kitchen.id, lots),
@@ -32,11 +34,11 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => 
 		draft: {
 			id: newId(),
 			ingredientId: asked?.id ?? '',
-			material: '',
-			supplier: '',
+			material: materials.includes(said('material')) ? said('material') : '',
+			supplier: said('supplier'),
 			supplierCode: '',
 			receivedOn: day,
-			received: '',
+			received: said('received'),
 			amount: '',
 			usable: '100',
 			bestBefore: '',

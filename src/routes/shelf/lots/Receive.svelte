@@ -30,7 +30,7 @@
 	let { draft: fresh, ingredients, materials, suppliers, currency }: Props = $props();
 	const PACKAGING = 'packaging';
 	let draft = $state(untrack(() => ({ ...fresh })));
-	let isPackaging = $state(false);
+	let isPackaging = $state(untrack(() => fresh.material !== ''));
 	let saved = false;
 	const form = draftForm<never>({ saved: 'Received', onsaved: () => (saved = true) });
 	$effect(() => {

@@ -75,6 +75,10 @@ import * as whoDidIt from './0073_who_did_it.ts';
 import * as kitchenNotOpened from './0074_kitchen_not_opened.ts';
 import * as customersErased from './0075_customers_erased.ts';
 import * as howSure from './0076_how_sure.ts';
+import * as orders from './0077_orders.ts';
+import * as soldOut from './0078_sold_out.ts';
+import * as plans from './0079_plans.ts';
+import * as tools from './0080_tools.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -153,5 +157,9 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0073_who_did_it', whoDidIt],
 	['0074_kitchen_not_opened', kitchenNotOpened],
 	['0075_customers_erased', customersErased],
-	['0076_how_sure', howSure]
+	['0076_how_sure', howSure],
+	['0077_orders', orders],
+	['0078_sold_out', soldOut],
+	['0079_plans', plans],
+	['0080_tools', tools]
 ];

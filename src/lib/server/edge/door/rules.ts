@@ -87,6 +87,20 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/live': { read: 'hear' },
 	'/find.json': { read: 'look' },
 
+	'/plan': { read: 'look', acts: { tool: ['make', 'said what a tool is'] } },
+	'/plan/[day]': {
+		read: 'look',
+		acts: {
+			keep: ['make', 'changed what a day makes'],
+			take: ['make', 'took a plan'],
+			letGo: ['make', 'let a plan go'],
+			begin: ['make', 'began the batches of a plan'],
+			hours: ['make', 'said when a place sells']
+		}
+	},
+	'/plan/[day]/calendar': { read: 'look' },
+	'/plan/[day]/shopping': { read: 'look' },
+
 	'/shelf': { read: 'look' },
 	'/shelf/csv': { read: 'look' },
 	'/shelf/json': { read: 'look' },
@@ -202,8 +216,20 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		read: 'ledger',
 		acts: { preview: ['ledger', 'read past sales'], import: ['ledger', 'brought in past sales'] }
 	},
+	'/sales/orders': {
+		read: 'sell',
+		acts: {
+			take: ['sell', 'took an order'],
+			change: ['sell', 'changed an order'],
+			cancel: ['sell', 'cancelled an order'],
+			handOver: ['sell', 'handed an order over']
+		}
+	},
 	'/sales/profit': { read: 'ledger' },
-	'/sales/stall': { read: 'sell', acts: { count: ['sell', 'counted the till'] } },
+	'/sales/stall': {
+		read: 'sell',
+		acts: { count: ['sell', 'counted the till'], soldOut: ['sell', 'said what is sold out'] }
+	},
 	'/sales/summary': { read: 'ledger' },
 
 	'/trace': { read: 'trace' },

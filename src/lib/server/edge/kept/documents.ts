@@ -5,6 +5,7 @@ import * as batch from './batch.ts';
 import * as facts from './facts.ts';
 import * as formula from './formula.ts';
 import * as label from './label.ts';
+import * as plan from './plan.ts';
 import * as shelf from './shelf.ts';
 
 /** What each column that holds a document may hold; of what happens at the bench another column says what it is. */
@@ -28,6 +29,7 @@ const DOCUMENTS: Record<string, Record<string, Joi.Schema | ((row: Cells) => Joi
 	laboratory_reports: { found: shelf.found },
 	local_profiles: { profile: label.profile },
 	pack_checks: { packs_g: batch.packs },
+	plans: { wish: plan.wish, taken: plan.taken },
 	products: { materials: formula.materials, discs: formula.discs }
 };
 

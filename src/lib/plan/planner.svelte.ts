@@ -1,0 +1,83 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { DayWish } from '$core/planning/assemble.ts';
+import type { PlannedDay, WayOut } from '$core/planning/plan.ts';
+import type { Simulated } from '$core/planning/simulate.ts';
+import type { Problem } from '$core/problem.ts';
+import { newPlanningWorker } from './new-worker.ts';
+import type { Evening, PlanningWorker } from './planning.worker.ts';
+
+/** A worker and how to talk to it. */
+interface Hand {
+	worker: Worker;
+	remote: Remote<PlanningWorker>;
+	isBusy: boolean;
+}
+
+function newHand(): Hand {
+	const worker = newPlanningWorker();
+	return { worker, remote: wrap<PlanningWorker>(worker), isBusy: false };
+}
+
+/**
+ * The planning of a page, in two workers: one answers at once, the other thinks longer and is let go where something
+ * else is asked meanwhile. Each plan goes on from the last.
+ */
+export class Planner {
+	planned = $state.raw<PlannedDay | null>(null);
+	problems = $state.raw<readonly Problem[]>([]);
+	sure = $state.raw<Simulated | null>(null);
+	ways = $state.raw<WayOut[] | null>(null);
+	/** What is planned is not the last answer yet. */
+	isThinking = $state(false);
+	/** The wish that `planned` is of. */
+	of = $state.raw<DayWish | null>(null);
+	#quick: Hand | null = null;
+	#thorough: Hand | null = null;
+	#asked = 0;
+
+	ask(wish: DayWish, evening: Evening): void {
+		const mine = ++this.#asked;
+		[this.isThinking, this.sure, this.ways] = [true, null, null];
+		if (this.#thorough?.isBusy) {
+			this.#thorough.worker.terminate();
+			this.#thorough = null;
+		}
+		this.#quick ??= newHand();
+		void this.#quick.remote.quick(wish, this.planned).then((outcome) => {
+			if (mine !== this.#asked) return;
+			[this.planned, this.problems] = outcome.ok ? [outcome.value, []] : [null, outcome.problems];
+			this.of = wish;
+			this.#think(wish, evening, mine);
+		});
+	}
+
+	#think(wish: DayWish, evening: Evening, mine: number): void {
+		const hand = (this.#thorough ??= newHand());
+		const isMine = () => mine === this.#asked;
+		hand.isBusy = true;
+		void hand.remote
+			.thorough(
+				wish,
+				evening,
+				this.planned,
+				proxy((outcome) => {
+					if (!isMine()) return;
+					[this.planned, this.problems] = outcome.ok ? [outcome.value, []] : [null, outcome.problems];
+					this.isThinking = false;
+				}),
+				proxy((sure) => {
+					if (isMine()) this.sure = sure;
+				}),
+				proxy((ways) => {
+					if (isMine()) this.ways = ways;
+				})
+			)
+			.finally(() => (hand.isBusy = false));
+	}
+
+	end(): void {
+		this.#asked++;
+		for (const hand of [this.#quick, this.#thorough]) hand?.worker.terminate();
+		[this.#quick, this.#thorough] = [null, null];
+	}
+}
