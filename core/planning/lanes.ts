@@ -1,6 +1,6 @@
 import { PEOPLE } from './day.ts';
 import type { AssembledDay, DayWish } from './assemble.ts';
-import { toolResource } from './making.ts';
+import { toolResource, type ToolKind } from './making.ts';
 
 /** Something that is on a lane from one minute to another. */
 export interface Stretch {
@@ -24,6 +24,9 @@ export interface Timed {
 	starts: readonly number[];
 }
 
+/** Tools in the order they are shown: the heat first, it is what mostly limits. */
+const ON_LANES: readonly ToolKind[] = ['griddle', 'oven', 'bowl', 'board', 'fridge', 'other'];
+
 /**
  * Who and what does when: a lane for each pair of hands and each tool. A task goes to whoever is free and did the last
  * of the same batch, or else has done least.
@@ -34,7 +37,9 @@ export function lanesOf({ day, tasks }: AssembledDay, { modes, starts }: Timed, 
 		stretches: []
 	}));
 	const tools = new Map(
-		wish.tools.map(({ id }): [string, Lane] => [toolResource(id), { id: toolResource(id), stretches: [] }])
+		wish.tools
+			.toSorted((a, b) => ON_LANES.indexOf(a.kind) - ON_LANES.indexOf(b.kind))
+			.map(({ id }): [string, Lane] => [toolResource(id), { id: toolResource(id), stretches: [] }])
 	);
 	const lastOf = new Map<string, Lane>();
 	const modeOf = (place: number) => tasks[place]?.task.modes[modes[place] ?? 0];

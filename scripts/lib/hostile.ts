@@ -236,7 +236,7 @@ async function sendSlipped(
 			? { fields: slipped(fields, slip) as Record<string, string> }
 			: { draft: slipped(anew, slip) }
 	);
-	const url = `${address}${path.replace('[id]', id).replace('[of]', 'label')}?/${action}`.replace(
+	const url = `${address}${path.replace('[id]', id).replace('[day]', id).replace('[of]', 'label')}?/${action}`.replace(
 		/\?\/default$/,
 		''
 	);

@@ -1,3 +1,4 @@
+import { nextTasks } from '$lib/server/plan/going.ts';
 import { runningSteps } from '$lib/server/bench/timers.ts';
 import { known } from '$lib/server/db/known.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
@@ -6,6 +7,9 @@ import type { LayoutServerLoad } from './$types';
 
 /** What the steps going on are read from. */
 const RUNNING = ['batches', 'batch_standings', 'formula_versions', 'formulas'];
+
+/** What the next thing of a plan is read from. */
+const GOING = ['plans', 'plan_batches', 'batches', 'batch_events', 'weighings', 'formula_versions'];
 
 /** What a page at the door has in the place of a kitchen. */
 const NO_KITCHEN = {
@@ -32,10 +36,21 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		device: who.device?.name ?? ''
 	};
 	if (!who?.membership)
-		return { kitchen: NO_KITCHEN, today: new Date().toISOString().slice(0, 10), running: [], who: here };
+		return {
+			kitchen: NO_KITCHEN,
+			today: new Date().toISOString().slice(0, 10),
+			running: [],
+			next: [],
+			who: here
+		};
 	const { kitchen } = locals;
 	const running = who.rights.includes('make')
 		? await known(db, kitchen.id, RUNNING, `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
+		: [];
+	const next = who.rights.includes('make')
+		? await known(db, kitchen.id, GOING, `next ${today(kitchen)} ${new Date().getUTCHours()}`, () =>
+				nextTasks(db, kitchen, new Date())
+			)
 		: [];
 	if (running.length > 0) isOfTheMoment(locals);
 	return {
@@ -50,6 +65,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		},
 		today: today(kitchen),
 		running,
+		next,
 		who: here
 	};
 };

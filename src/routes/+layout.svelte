@@ -20,6 +20,7 @@
 	import Keys from './Keys.svelte';
 	import Lock from './Lock.svelte';
 	import Me from './Me.svelte';
+	import NextUp from './NextUp.svelte';
 	import Running from './Running.svelte';
 	import Waiting from './Waiting.svelte';
 
@@ -54,7 +55,7 @@
 	$effect(() => {
 		if (data.who?.as) void pagesAreOf(data.who.as);
 	});
-	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void']);
+	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void', 'pieces on', 'counted']);
 	// Tells tests and scripts that the page answers to typing.
 	onMount(() => (document.documentElement.dataset.ready = 'yes'));
 	onMount(keepFocus);
@@ -62,8 +63,9 @@
 	$effect(() => {
 		if (!data.who?.as) return;
 		const refresh = (entries: readonly Entry[]) => {
-			if (entries.some((entry) => entry.kind === 'event' && STEP_EVENTS.has(entry.happening.name)))
-				void readAgain('app:steps');
+			const moves = (entry: Entry) =>
+				entry.kind === 'event' ? STEP_EVENTS.has(entry.happening.name) : data.next.length > 0;
+			if (entries.some(moves)) void readAgain('app:steps');
 		};
 		const off = [
 			outbox.start(),
@@ -75,7 +77,10 @@
 	});
 	/** Where something may come from another device; elsewhere no stream is kept open. */
 	const isLive = $derived(
-		may('hear') && (/^\/($|batches|sales\/stall)/.test(page.url.pathname) || data.running.length > 0)
+		may('hear') &&
+			(/^\/($|plan|batches|sales\/stall)/.test(page.url.pathname) ||
+				data.running.length > 0 ||
+				data.next.length > 0)
 	);
 	$effect(() => (isLive ? listenToNews(() => void readAgain()) : undefined));
 	let finding = $state(false);
@@ -139,6 +144,7 @@
 		{#if data.who}
 			<aside aria-label="Going on">
 				<Running steps={data.running} />
+				<NextUp next={data.next} />
 				<Waiting />
 			</aside>
 		{:else}

@@ -22,7 +22,8 @@
 		<table class="ledger mt-1">
 			<thead
 				><tr
-					><th>Product</th><th class="number">Likely wanted</th><th class="number hidden sm:table-cell">There</th
+					><th>Product</th><th class="number">Likely wanted</th><th class="number hidden sm:table-cell"
+						>There</th
 					><th class="number hidden sm:table-cell">Planned</th><th class="number">To make</th><th class="w-24"
 						><span class="sr-only">Plan it</span></th
 					></tr
@@ -69,8 +70,8 @@
 		</p>
 	{:else}
 		<p class="text-quiet mt-1 max-w-prose text-sm">
-			What pays best to bring on such days, by what the last {WEEKS_BACK} weeks sold, newest first, and what is ordered.
-			A day that had none left may have wanted more, and is reckoned so.
+			What pays best to bring on such days, by what the last {WEEKS_BACK} weeks sold, newest first, and what is
+			ordered. A day that had none left may have wanted more, and is reckoned so.
 		</p>
 		{#each next as day (`${day.day} ${day.place}`)}{@render table(day)}{/each}
 		{#if later.length > 0}

@@ -4,6 +4,7 @@ import { batchesForms } from './batches.ts';
 import { formulasForms } from './formulas.ts';
 import { kitchenForms } from './kitchen.ts';
 import { labelsForms } from './labels.ts';
+import { planForms } from './plan.ts';
 import { salesForms } from './sales.ts';
 import { shelfForms } from './shelf.ts';
 import type { Making } from './form.ts';
@@ -20,6 +21,7 @@ export function soundForms(db: Database, kitchen: Kitchen): Record<string, Makin
 		...formulasForms(of),
 		...kitchenForms(of),
 		...labelsForms(of),
+		...planForms(of),
 		...salesForms(of),
 		...shelfForms(of)
 	};

@@ -20,7 +20,7 @@ export function usualWish({ hours, people }: Pick<PlanBasis, 'hours' | 'people'>
 		packedEve: false,
 		people: people.slice(0, 2),
 		packs: {},
-		earliest: '04:30',
+		earliest: '03:00',
 		evening: '',
 		reckoning: 'safe',
 		pins: {},

@@ -87,6 +87,7 @@
 		<a href="/sales/import" class="button">Bring past sales in</a>
 		<a href="/sales/summary" class="button">Summary</a>
 		<a href="/sales/profit" class="button">Profit</a>
+		<a href="/sales/orders" class="button">Orders</a>
 		<a href="/sales/stall" class="button button-main">Open the stall</a>
 	</div>
 </div>

@@ -56,20 +56,24 @@ export async function createBatch(
 		});
 		await setEquipment(transaction, kitchen.id, id, equipment);
 		await transaction('batch_lines').insert(
-			formula.lines.map((line, position) => ({
-				id: newId(),
-				kitchen_id: kitchen.id,
-				batch_id: id,
-				ingredient_id: line.ingredient,
-				composition_id: compositions.get(line.ingredient) ?? null,
-				position,
-				use_as: line.use,
-				stage: line.stage ?? '',
-				planned_g: onScale_g(plan.factor * line.used_g, kitchen.scaleDivision_g),
-				most_g: line.most_g === null ? null : plan.factor * line.most_g,
-				to_weigh: line.toWeigh,
-				planned_uptake_g: isDough(line) ? null : plan.factor * uptakeOf_g(line)
-			}))
+			formula.lines.map((line, position) => {
+				const planned_g = onScale_g(plan.factor * line.used_g, kitchen.scaleDivision_g);
+				return {
+					id: newId(),
+					kitchen_id: kitchen.id,
+					batch_id: id,
+					ingredient_id: line.ingredient,
+					composition_id: compositions.get(line.ingredient) ?? null,
+					position,
+					use_as: line.use,
+					stage: line.stage ?? '',
+					planned_g,
+					most_g: line.most_g === null ? null : plan.factor * line.most_g,
+					to_weigh: line.toWeigh,
+					// Where all of it stays on, the scale's rounding must not leave more than is weighed.
+					planned_uptake_g: isDough(line) ? null : Math.min(planned_g, plan.factor * uptakeOf_g(line))
+				};
+			})
 		);
 		await rewriteFromFold(transaction, kitchen, id);
 	});

@@ -109,7 +109,8 @@ async function write(
 	cells: { wish?: string; taken?: string | null; taken_at?: string | null }
 ): Promise<void> {
 	const of: Of = { day: basis.day, place: basis.place };
-	const stale = async () => new Stale(await getPlan(db, kitchen, basis));
+	// By the same connection: twenty that want another one would wait for each other for ever.
+	const stale = async (transaction: Database) => new Stale(await getPlan(transaction, kitchen, basis));
 	await inTransaction(db, async (transaction) => {
 		const now = utcNow();
 		if (version === 0) {
@@ -124,7 +125,7 @@ async function write(
 					updated_at: now
 				})
 				.catch(async (error: unknown) => {
-					if (isDuplicate(error)) throw await stale();
+					if (isDuplicate(error)) throw await stale(transaction);
 					throw error;
 				});
 			return;
@@ -132,6 +133,6 @@ async function write(
 		const changed = await transaction('plans')
 			.where({ kitchen_id: kitchen.id, ...of, version })
 			.update({ ...cells, version: version + 1, updated_at: now });
-		if (changed === 0) throw await stale();
+		if (changed === 0) throw await stale(transaction);
 	});
 }

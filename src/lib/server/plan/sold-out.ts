@@ -1,5 +1,7 @@
 import { parseAbsolute, parseDate, toTime } from '@internationalized/date';
+import { decodeTime } from 'ulid';
 import type { SoldOut } from '$core/selling/rhythm.ts';
+import { dayIn } from '../../day.ts';
 import type { Hours } from '../../plan/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
@@ -74,6 +76,12 @@ function shareAt(at: string, hours: Hours | undefined, timeZone: string): number
 	return Math.min(1, Math.max(LEAST_SHARE, share));
 }
 
+/** The same by an entry; all of the day where it was entered another day. */
+function shareOfEntry(id: string, day: string, hours: Hours | undefined, timeZone: string): number {
+	const at = new Date(decodeTime(id));
+	return dayIn(timeZone, at) === day ? shareAt(at.toISOString().slice(0, -1), hours, timeZone) : 1;
+}
+
 /**
  * The days since `from` on which a product was sold out at a place: said at the stall, or nothing of it was left when
  * the day ended, and then from its last pack on.
@@ -111,11 +119,12 @@ export async function soldOutSince(db: Database, kitchen: Kitchen, from: string)
 			.where('sold_on', '>=', from)
 			.whereNotNull('product_id')
 			.groupBy('product_id', 'sold_on', 'channel')
-			.select<{ product_id: string; sold_on: string; channel: string; at: string | null }[]>(
+			.select<{ product_id: string; sold_on: string; channel: string; newest: string }[]>(
 				'product_id',
 				'sold_on',
 				'channel',
-				db.raw('MAX(sold_at) AS at')
+				// An entry's id has the moment it was made in it, on the device that made it.
+				db.raw('MAX(id) AS newest')
 			)
 	]);
 	const found = said.map(({ place, product_id, sold_out_on, sold_out_at }): SoldOut => ({
@@ -131,7 +140,7 @@ export async function soldOutSince(db: Database, kitchen: Kitchen, from: string)
 	const upTo = <T extends { packs: string }>(rows: readonly T[] | undefined, is: (row: T) => boolean) =>
 		(rows ?? []).reduce((sum, row) => sum + (is(row) ? Number(row.packs) : 0), 0);
 	for (const [, of] of groupBy(last, (row) => `${row.product_id} ${row.sold_on}`)) {
-		const [newest] = of.toSorted((a, b) => (b.at ?? '').localeCompare(a.at ?? ''));
+		const [newest] = of.toSorted((a, b) => b.newest.localeCompare(a.newest));
 		if (!newest || newest.sold_on >= today(kitchen)) continue;
 		const { product_id, sold_on } = newest;
 		const there =
@@ -142,7 +151,7 @@ export async function soldOutSince(db: Database, kitchen: Kitchen, from: string)
 			day: sold_on,
 			place: newest.channel,
 			productId: product_id,
-			share: newest.at === null ? 1 : shareAt(newest.at, hours.get(newest.channel), kitchen.timeZone)
+			share: shareOfEntry(newest.newest, sold_on, hours.get(newest.channel), kitchen.timeZone)
 		});
 	}
 	return found;

@@ -38,6 +38,8 @@
 	import { onMount, untrack } from 'svelte';
 	import CloseDay from './CloseDay.svelte';
 	import NotTaken from './NotTaken.svelte';
+	import SoldOut from './SoldOut.svelte';
+	import ToHandOver from './ToHandOver.svelte';
 
 	let { data } = $props();
 	const currency = $derived(data.kitchen.currency);
@@ -88,6 +90,15 @@
 		const price = batch?.price ?? '0';
 		return batch && pieces !== null ? shortPrice(price, pieces, batch.packPieces) : price;
 	};
+
+	/** Packs of a product that wait for whoever ordered them. */
+	const aside = (productId: string) =>
+		data.orders.reduce(
+			(sum, { lines }) =>
+				sum + lines.reduce((packs, line) => packs + (line.productId === productId ? line.packs : 0), 0),
+			0
+		);
+	const freeOf = (product: StallProduct) => Math.max(0, product.left - aside(product.productId));
 
 	let basket = $state.raw<BasketLine[]>([]);
 	const total = $derived(basketTotal(basket, priceOf));
@@ -183,7 +194,10 @@
 
 <div class="mb-3 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
 	<div>
-		<p class="text-quiet"><a href="/sales">Sales</a></p>
+		<p class="text-quiet">
+			{#if data.who?.rights.includes('ledger')}<a href="/sales">Sales</a>,
+			{/if}<a href="/sales/orders">Orders</a>
+		</p>
 		<h1>Stall <span class="text-quiet text-sm font-normal">{dayText(day)}</span></h1>
 	</div>
 	<Field
@@ -205,6 +219,12 @@
 </div>
 
 <NotTaken batches={data.left} />
+<ToHandOver
+	orders={data.orders.filter((order) => order.place === channel)}
+	{day}
+	{currency}
+	waits={till.waiting.length > 0}
+/>
 
 {#if products.every((product) => product.left === 0) && short.length === 0}
 	<p class="max-w-prose text-lg">
@@ -222,7 +242,7 @@
 						'bg-sheet flex min-h-32 w-full flex-col justify-between border-2 p-3 text-left',
 						packs > 0 ? 'border-action' : 'border-edge'
 					]}
-					disabled={packs >= product.left || channel.trim() === ''}
+					disabled={packs >= freeOf(product) || channel.trim() === ''}
 					onclick={() => tap(product)}
 				>
 					<span class="text-lg leading-tight font-bold break-words">{product.name}</span>
@@ -232,7 +252,9 @@
 							<span class="text-quiet text-sm"
 								>× {product.packPieces}, {product.left - packs === 0
 									? 'the last one'
-									: `${product.left - packs} left`}</span
+									: `${product.left - packs} left`}{aside(product.productId) > 0
+									? `, ${Math.min(product.left, aside(product.productId))} set aside`
+									: ''}</span
 							>
 						</span>
 						{#if packs > 0}<span class="bg-action figure px-3 py-1 text-2xl text-white">{packs}</span>{/if}
@@ -397,6 +419,7 @@
 		Packs past their best-before are not offered: write them off below.
 	</p>
 {/if}
+<SoldOut products={data.products} soldOut={data.soldOut} place={channel} />
 <CloseDay
 	{products}
 	short={shortPacksOf(data.left, mine, null)}

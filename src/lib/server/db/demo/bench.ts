@@ -1,5 +1,6 @@
 import { parseDateTime, toZoned } from '@internationalized/date';
 import type { Entry, EventEntry, Happening, WeighingEntry } from '$core/bench/entries.ts';
+import type { Step } from '$core/formula/process.ts';
 import { roundTo } from '$core/measure/round.ts';
 import type { Batch } from '../../../batch/types.ts';
 import { keepEntries } from '../../bench/entries.ts';
@@ -7,7 +8,7 @@ import type { Kitchen } from '../../../kitchen/types.ts';
 import { newId } from '../../rows.ts';
 import type { Database } from '../connection.ts';
 import type { DemoProduct } from './products.ts';
-import type { Chance } from './random.ts';
+import { chance, type Chance } from './random.ts';
 
 const MINUTE_MS = 60_000;
 
@@ -20,21 +21,46 @@ const event = (at_ms: number, happening: Happening): EventEntry => ({
 	voids: null
 });
 
+/** Minutes to divide a ball, to open and coil one, to count and close a pack; and how much they differ from day to day. */
+const BALL_MIN = 0.22;
+const COIL_MIN = 0.6;
+const PACK_MIN = 1.1;
+const PACE_SPREAD = 0.08;
+
 /** The steps of a batch as they went that day: each within its times, a little late now and then. */
 export async function stepThrough(
 	db: Database,
 	kitchen: Kitchen,
-	batch: Pick<Batch, 'id' | 'madeOn'>,
+	batch: Pick<Batch, 'id' | 'madeOn' | 'ballCount' | 'packsMade'>,
 	demo: DemoProduct,
-	steps: readonly { minutesLow: number | null; minutesHigh: number | null }[],
+	steps: readonly Step[],
 	random: Chance
 ): Promise<void> {
+	const balls = batch.ballCount ?? 0;
 	let at_ms = toZoned(parseDateTime(`${batch.madeOn}T${demo.beganAt}`), kitchen.timeZone)
 		.toDate()
 		.getTime();
+	const pace = chance(Number(batch.madeOn.replaceAll('-', '')) + demo.name.length);
+	const takes = (minutes: number) =>
+		Math.max(minutes / 2, pace.normal(minutes, minutes * PACE_SPREAD)) * MINUTE_MS;
+	const worked = (index: number, minutes: number): Entry[] => {
+		const begun = event(at_ms, { name: 'step begun', step: index });
+		at_ms += takes(minutes);
+		return [begun, event(at_ms, { name: 'step ended', step: index })];
+	};
 	const entries = steps.flatMap((step, index): Entry[] => {
+		if (step.kind === 'divide') return worked(index, balls * BALL_MIN);
+		if (step.kind === 'layer') return worked(index, balls * COIL_MIN);
+		if (step.kind === 'pack') return worked(index, batch.packsMade * PACK_MIN);
 		const [low, high] = [step.minutesLow, step.minutesHigh];
 		if (low === null || high === null) return [];
+		if (step.kind === 'cook first side') {
+			const on = event(at_ms, { name: 'pieces on', count: 1 });
+			at_ms += takes(balls * demo.piece_min);
+			return [on, event(at_ms, { name: 'pieces done', count: balls })];
+		}
+		// What is said of rolling and of the second side is of one piece: it is in what a piece takes.
+		if (step.kind === 'shape' || step.kind === 'cook second side' || step.kind === 'finish') return [];
 		const begun = event(at_ms, { name: 'step begun', step: index });
 		at_ms += Math.max(low, random.normal((low + high) / 2, (high - low) / 3)) * MINUTE_MS;
 		return [begun, event(at_ms, { name: 'step ended', step: index })];

@@ -2,7 +2,7 @@ import { sourceKey } from '$core/allergens/contact.ts';
 import { recordCleans } from '../../contact/cleans.ts';
 import { decide } from '../../contact/decide.ts';
 import { addRisk } from '../../contact/risks.ts';
-import { addEquipment } from '../../equipment.ts';
+import { addEquipment, setTool, type ToolFigures } from '../../equipment.ts';
 import { getFormula } from '../../formulas/read.ts';
 import type { Kitchen } from '../../../kitchen/types.ts';
 import { getLabel } from '../../labels/read.ts';
@@ -12,6 +12,19 @@ import { DEMO_EQUIPMENT, type DemoEquipment } from './products.ts';
 
 /** Of the large bowl, empty. */
 const BOWL_G = 1180;
+
+/** What a plan goes by: two on a griddle at a time, six on the stone, three or six kilograms of dough in a bowl. */
+const TOOLS: Record<DemoEquipment, ToolFigures> = {
+	'Large bowl': { kind: 'bowl', places: 1, capacity_g: 6000 },
+	'Small bowl': { kind: 'bowl', places: 1, capacity_g: 3000 },
+	Griddle: { kind: 'griddle', places: 2, capacity_g: null },
+	'Second griddle': { kind: 'griddle', places: 2, capacity_g: null },
+	Oven: { kind: 'oven', places: 6, capacity_g: null },
+	'Board and pin': { kind: 'board', places: 1, capacity_g: null },
+	Press: { kind: 'board', places: 1, capacity_g: null },
+	'Marble slab': { kind: 'board', places: 1, capacity_g: null },
+	Fridge: { kind: 'fridge', places: 1, capacity_g: 20_000 }
+};
 
 /** The demo kitchen's equipment, by name. */
 export interface DemoContact {
@@ -23,6 +36,10 @@ export async function equipDemo(db: Database, kitchen: Kitchen): Promise<DemoCon
 	const ids = new Map<DemoEquipment, string>();
 	for (const name of DEMO_EQUIPMENT)
 		ids.set(name, await addEquipment(db, kitchen.id, name, name === 'Large bowl' ? BOWL_G : null));
+	for (const [name, figures] of Object.entries(TOOLS)) {
+		const id = ids.get(name as DemoEquipment);
+		if (id) await setTool(db, kitchen.id, id, figures);
+	}
 	await addRisk(db, kitchen.id, {
 		allergen: 'sesame',
 		why: 'seed is sprinkled in the same small room, and some is always on the bench'

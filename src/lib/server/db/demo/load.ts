@@ -22,6 +22,7 @@ import { buyForWeek, countDemoStock, LOTS_SINCE_WEEKS } from './stock.ts';
 import { addDays, lastSaturday, WEEKS } from './days.ts';
 import { DEMO_PRODUCTS, demoSteps, tortilla, type DemoLine, type DemoProduct } from './products.ts';
 import { chance, type Chance } from './random.ts';
+import { askAhead } from './ahead.ts';
 import { changeOfSacks, loadShelf } from './shelf.ts';
 
 /** The inspector's pass ends so many days after the demo was loaded. */
@@ -84,6 +85,7 @@ async function loadDemo(database: Database): Promise<void> {
 		await bakeWeeks(db, kitchen, formulaIds, of, day, contact);
 		await leaveOpen(db, kitchen, formulaIds, of);
 		await planNext(db, kitchen, formulaIds, day);
+		await askAhead(db, kitchen, formulaIds, { market: MARKET, door: DOOR, day });
 		await didNothing(db);
 	});
 }
@@ -259,7 +261,8 @@ async function makeBatch(
 		`${madeOn} 15:30:00.000`
 	);
 	const ofThatDay = chance(Number(madeOn.replaceAll('-', '')));
-	await stepThrough(db, kitchen, planned, demo, demoSteps(demo), ofThatDay);
+	const recorded = await getBatch(db, kitchen, id);
+	await stepThrough(db, kitchen, recorded, demo, demoSteps(demo), ofThatDay);
 	const made = await getBatch(db, kitchen, id);
 	await noteDemoMinutes(db, kitchen, made, ofThatDay);
 	return made;

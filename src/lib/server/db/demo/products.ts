@@ -32,6 +32,8 @@ export interface DemoProduct {
 	/** Dough lost in the bowl or as steam, grams. */
 	gap_g: number;
 	madeMidweek: boolean;
+	/** Minutes to roll or press and cook a piece, all in all. */
+	piece_min: number;
 }
 
 /** Equipment of the demo kitchen. */
@@ -41,7 +43,10 @@ export const DEMO_EQUIPMENT = [
 	'Press',
 	'Griddle',
 	'Oven',
-	'Marble slab'
+	'Marble slab',
+	'Second griddle',
+	'Small bowl',
+	'Fridge'
 ] as const;
 export type DemoEquipment = (typeof DEMO_EQUIPMENT)[number];
 
@@ -189,7 +194,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		cookLoss: 0.165,
 		ballSpread_g: 1.3,
 		gap_g: 24,
-		madeMidweek: true
+		madeMidweek: true,
+		piece_min: 0.7
 	},
 	{
 		name: 'Toasted-oat pita',
@@ -216,7 +222,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		cookLoss: 0.118,
 		ballSpread_g: 1.6,
 		gap_g: 14,
-		madeMidweek: false
+		madeMidweek: false,
+		piece_min: 0.6
 	},
 	{
 		name: 'Half-and-half tortilla',
@@ -241,7 +248,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		cookLoss: 0.168,
 		ballSpread_g: 0.9,
 		gap_g: 22,
-		madeMidweek: true
+		madeMidweek: true,
+		piece_min: 0.45
 	},
 	{
 		name: 'Sesame layered flatbread',
@@ -274,7 +282,8 @@ export const DEMO_PRODUCTS: DemoProduct[] = [
 		cookLoss: 0.142,
 		ballSpread_g: 1.2,
 		gap_g: 28,
-		madeMidweek: false
+		madeMidweek: false,
+		piece_min: 1
 	}
 ];
 

@@ -1,0 +1,13 @@
+import { chromium } from 'playwright-core';
+const [,, path, out, w='1280', h='800', full=''] = process.argv;
+const b = await chromium.launch({ executablePath:'/usr/bin/chromium', args:['--no-sandbox','--disable-gpu','--disable-quic','--no-first-run','--disable-background-networking','--disable-component-update','--disable-sync'] });
+const p = await b.newPage({ viewport:{width:+w,height:+h} });
+p.on('console', m => m.type()==='error' && console.log('console', m.text()));
+p.on('pageerror', e => console.log('pageerror', e.message));
+await p.goto('http://127.0.0.1:4191/door');
+await p.getByRole('button',{name:/^Wren/}).click();
+await p.waitForURL(u=>!u.pathname.startsWith('/door'));
+await p.goto('http://127.0.0.1:4191'+path);
+await p.waitForTimeout(+(process.env.WAIT??6000));
+await p.screenshot({path:out, fullPage: full==='full'});
+await b.close();
