@@ -31,8 +31,9 @@ interface Unit {
 }
 
 /**
- * A plan followed as it comes: everything in the order that was planned, no earlier than planned, and later where what
- * goes before takes longer or a pair of hands, a pan or a bowl is not free yet. `minutesOf` says how long each task
+ * A plan followed as it comes: everything in the order that was planned, no earlier than planned (or a little ahead,
+ * where that is asked for), and later where what goes before takes longer or a pair of hands, a pan or a bowl is not
+ * free yet. `minutesOf` says how long each task
  * takes that day; what has happened already stands; nothing else begins before `now`.
  */
 export class Follower {
@@ -117,7 +118,8 @@ export class Follower {
 	follow(
 		minutesOf: (place: number) => number,
 		happened: ReadonlyMap<number, Happened> = new Map(),
-		now = -Infinity
+		now = -Infinity,
+		ahead_min = 0
 	): Course {
 		const units = new Map<string, Unit[]>();
 		for (const [resource, count] of Object.entries(this.#day.resources))
@@ -134,10 +136,12 @@ export class Follower {
 		const ready = Array<number>(count).fill(-Infinity);
 		const heldBy = Array<number>(count).fill(-1);
 		const kept = new Map<number, Unit[]>();
+		const first = Math.min(...this.#planned);
 		for (const place of this.#order) {
 			const was = happened.get(place);
 			const planned = this.#planned[place] ?? 0;
-			let start = was ? was.begun_min : Math.max(planned, now);
+			// Nobody comes before the day begins.
+			let start = was ? was.begun_min : Math.max(first, planned - ahead_min, now);
 			const wait = (until: number, by: number) => {
 				if (was || until <= start) return;
 				start = until;

@@ -100,6 +100,15 @@ class Usage {
 	}
 }
 
+/** So much of a resource from one minute up to another, while it is worked or until something later begins. */
+interface Needed {
+	resource: string;
+	amount: number;
+	from: number;
+	to: number;
+	isKept: boolean;
+}
+
 /** The tasks of one make, placed from the last to the first. */
 class Chain {
 	readonly #make: string;
@@ -126,7 +135,7 @@ class Chain {
 		const last = this.#tasks.length - 1;
 		const latest = ready_min - (this.#modes[last]?.minutes ?? 0);
 		if ((this.#least[last] ?? -Infinity) > latest) return null;
-		return this.#from(last, latest, -Infinity) ? this.#starts : null;
+		return this.#from(last, latest, -Infinity) === 0 ? this.#starts : null;
 	}
 
 	/** The earliest and the latest start of each that what is fixed before it allows. */
@@ -145,28 +154,34 @@ class Chain {
 		return bounds;
 	}
 
-	/** Places the task at `at` and all before it, no later than `latest` and no earlier than `earliest`. */
-	#from(at: number, latest: number, earliest: number): boolean {
+	/**
+	 * Places the task at `at` and all before it, no later than `latest` and no earlier than `earliest`. 0 where it is done;
+	 * else by how many minutes what follows has to move earlier for it, ∞ where nothing helps.
+	 */
+	#from(at: number, latest: number, earliest: number): number {
 		const mode = this.#modes[at];
-		if (!mode) return true;
+		if (!mode) return 0;
 		const fixed = this.#tasks[at]?.fixed_min ?? null;
-		const most = Math.min(latest, this.#most[at] ?? latest);
-		const least = Math.max(earliest, this.#least[at] ?? this.#floor);
-		for (let start = most; start >= least;) {
-			if (++this.#tries > MOST_TRIES) return false;
+		const floor = this.#least[at] ?? this.#floor;
+		for (let start = Math.min(latest, this.#most[at] ?? latest); start >= floor;) {
+			if (start < earliest) return earliest - start;
+			if (++this.#tries > MOST_TRIES || (fixed !== null && start !== fixed)) return Infinity;
 			const blocked = this.#blocked(at, start);
-			if (blocked !== null) {
+			if (blocked) {
+				// What it keeps is kept until something later begins: that has to be over before.
+				if (blocked.keptUntil !== null) return Math.max(1, blocked.keptUntil - blocked.minute);
 				// It has to be over before that minute.
-				start = Math.min(start - 1, blocked);
+				start = Math.min(start - 1, blocked.minute - mode.minutes);
 				continue;
 			}
 			this.#starts[at] = start;
 			this.#hold(at, 1);
-			if (this.#from(at - 1, ...this.#before(at, start))) return true;
+			const earlier = this.#from(at - 1, ...this.#before(at, start));
+			if (earlier === 0) return 0;
 			this.#hold(at, -1);
-			start--;
+			start -= earlier;
 		}
-		return false;
+		return Infinity;
 	}
 
 	/** The latest and the earliest the task before one that starts then may start. */
@@ -180,11 +195,11 @@ class Chain {
 		];
 	}
 
-	/** A start so early that what blocks it is past; null where nothing does. */
-	#blocked(at: number, start: number): number | null {
-		for (const { resource, amount, from, to } of this.#holds(at, start)) {
+	/** What blocks a start: the latest minute something it needs is not free, and until when that is kept; null where nothing does. */
+	#blocked(at: number, start: number): { minute: number; keptUntil: number | null } | null {
+		for (const { resource, amount, from, to, isKept } of this.#holds(at, start)) {
 			const minute = this.#used.blocked(this.#make, resource, amount, from, to);
-			if (minute !== null) return minute - (this.#modes[at]?.minutes ?? 0);
+			if (minute !== null) return { minute, keptUntil: isKept ? to : null };
 		}
 		return null;
 	}
@@ -194,14 +209,15 @@ class Chain {
 			this.#used.add(this.#make, resource, sign * amount, from, to);
 	}
 
-	#holds(at: number, start: number): { resource: string; amount: number; from: number; to: number }[] {
+	#holds(at: number, start: number): Needed[] {
 		const [mode, task] = [this.#modes[at], this.#tasks[at]];
 		if (!mode || !task) return [];
 		const worked = Object.entries(mode.uses).map(([resource, amount]) => ({
 			resource,
 			amount,
 			from: start,
-			to: start + mode.minutes
+			to: start + mode.minutes,
+			isKept: false
 		}));
 		const named = this.#tasks.findIndex(({ id }) => id === task.keepsUntil);
 		const until = named > at ? named : at + 1;
@@ -211,7 +227,8 @@ class Chain {
 						resource,
 						amount,
 						from: start,
-						to: this.#starts[until] ?? start
+						to: this.#starts[until] ?? start,
+						isKept: true
 					}))
 				: [];
 		return [...worked, ...kept].filter(({ amount, from, to }) => amount > 0 && to > from);

@@ -123,6 +123,8 @@ function leastLate(day: Day, time: Time, from?: Begun): Late | null {
 		const best = search(0).best();
 		return best && { best, late_min: 0 };
 	}
+	const moved = movedAsOne(day, time, from);
+	if (moved) return moved;
 	const { clock } = time;
 	const quick = (late_min: number, share: number) =>
 		new Search(
@@ -148,8 +150,38 @@ function leastLate(day: Day, time: Time, from?: Begun): Late | null {
 		if (best) enough = { best, late_min: lateOf(day, best) };
 		else tooLittle = late_min;
 	}
-	const best = search(enough.late_min).best(enough.best);
-	return best && { best, late_min: lateOf(day, best) };
+	for (;;) {
+		const best: Solution | null = search(enough.late_min).best(enough.best);
+		if (!best) return enough;
+		// What begins later than it may could all be done sooner.
+		const sooner: number =
+			enough.late_min - Math.max(0, best.first_min - (day.earliest_min ?? best.first_min));
+		enough = { best, late_min: lateOf(day, best) };
+		const found: Solution | null =
+			sooner < enough.late_min && sooner >= 0 ? quick(sooner, SHARE_FOR_IN_TIME) : null;
+		if (!found) return enough;
+		enough = { best: found, late_min: lateOf(day, found) };
+	}
+}
+
+/**
+ * A day on which nothing is fixed or closed is planned as if it might begin at any minute; where that is too early, all
+ * of it moves on by as much, and so much is it late. Null where something stands in the way.
+ */
+function movedAsOne(day: Day, time: Time, from?: Begun): Late | null {
+	const { earliest_min, closed, makes } = day;
+	const isFree =
+		closed.length === 0 && makes.every(({ tasks }) => tasks.every(({ fixed_min }) => fixed_min === null));
+	if (!isFree || earliest_min === null) return null;
+	const best = new Search({ ...day, earliest_min: null }, 0, time, from).best();
+	if (!best) return null;
+	const late_min = Math.max(0, earliest_min - best.first_min);
+	const moved = {
+		...best,
+		starts: best.starts.map((start) => start + late_min),
+		first_min: best.first_min + late_min
+	};
+	return { best: moved, late_min: lateOf(day, moved) };
 }
 
 /** How late the latest make of a plan is. */

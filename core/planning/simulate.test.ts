@@ -7,7 +7,7 @@ import type { Day } from './day.ts';
 import { Follower } from './follow.ts';
 import { planDay } from './plan-day.ts';
 import { timed } from './plan.ts';
-import { simulate } from './simulate.ts';
+import { AHEAD_MIN, simulate } from './simulate.ts';
 
 const clock = () => performance.now();
 const planOf = (day: Day) => {
@@ -54,6 +54,14 @@ describe('a plan that is followed', () => {
 			heldBy: [-1, 0, 1]
 		});
 		expect(starts([5, 20, 15]).starts).toEqual([-80, -40, -15]);
+	});
+
+	it('goes on a little ahead where that is asked for, and nobody comes before the day begins', () => {
+		const follower = new Follower(ROTI, { modes: [0, 0, 0], starts: [-80, -40, -15] });
+		// Mixed in 4 and rested 30: cooked from −46, and packed as soon as it is cool
+		const course = follower.follow((at) => [4, 20, 15][at] ?? 0, new Map(), -Infinity, 20);
+		expect(course.starts).toEqual([-80, -46, -21]);
+		expect(course.late_min).toEqual([-6]);
 	});
 
 	it('holds what has happened', () => {
@@ -123,7 +131,10 @@ describe('chances of being in time', () => {
 			const sd = Math.log(spread.p90 / spread.median) / Z90;
 			for (let lived = 0; lived < 60; lived++) {
 				const { late_min } = follower.follow(
-					(at) => follower.minutes(at) * spread.median * Math.exp(sd * normal())
+					(at) => follower.minutes(at) * spread.median * Math.exp(sd * normal()),
+					new Map(),
+					-Infinity,
+					AHEAD_MIN
 				);
 				said.push({ chance: inTime, inTime: Math.max(...late_min) <= 0.5 });
 			}

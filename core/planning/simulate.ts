@@ -21,6 +21,8 @@ export interface Simulated {
 	late90_min: number;
 }
 
+/** Who is done early goes on with the next thing, so long before its time at most: a dough is not hurried further. */
+export const AHEAD_MIN = 20;
 /** Days that are followed. */
 export const SIMULATED_DAYS = 2000;
 const SEED = 1;
@@ -67,7 +69,7 @@ export function simulate(
 		const short = rejects.findIndex(
 			({ pieces, rate, spare }) => spoilt(pieces, rate, normal.uniform) > spare
 		);
-		const course = follower.follow((place) => drawn[place] ?? 0, happened, now);
+		const course = follower.follow((place) => drawn[place] ?? 0, happened, now, AHEAD_MIN);
 		const latest = Math.max(...course.late_min);
 		lates.push(latest);
 		if (latest <= LATE_ROUNDING_MIN && short < 0) inTime++;

@@ -75,6 +75,12 @@ export class Planner {
 			.finally(() => (hand.isBusy = false));
 	}
 
+	/** There is nothing to plan. */
+	nothing(): void {
+		this.#asked++;
+		[this.planned, this.problems, this.sure, this.ways, this.isThinking] = [null, [], null, [], false];
+	}
+
 	end(): void {
 		this.#asked++;
 		for (const hand of [this.#quick, this.#thorough]) hand?.worker.terminate();

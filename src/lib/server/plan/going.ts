@@ -4,12 +4,12 @@ import { asItGoes } from '$core/planning/as-it-goes.ts';
 import { happenedOf, spansOf } from '$core/planning/happened.ts';
 import type { Happened } from '$core/planning/follow.ts';
 import type { Step } from '$core/formula/process.ts';
+import { dayIn } from '../../day.ts';
 import { dayWishOf, packedAt } from '../../plan/day-wish.ts';
 import type { NextTask, TakenPlan } from '../../plan/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { entriesOfBatches } from '../bench/rows.ts';
 import type { Database } from '../db/connection.ts';
-import { today } from '../kitchens.ts';
 import { toList, type Row } from '../rows.ts';
 import { batchesOfPlans } from './plans.ts';
 
@@ -62,7 +62,7 @@ async function stepsOfBatches(
 
 /** The next thing to do of each plan that was taken and goes on, the nearest first. */
 export async function nextTasks(db: Database, kitchen: Kitchen, now: Date): Promise<NextTask[]> {
-	const day = parseDate(today(kitchen));
+	const day = parseDate(dayIn(kitchen.timeZone, now));
 	const rows = await db('plans')
 		.where('kitchen_id', kitchen.id)
 		.whereNotNull('taken')

@@ -36,6 +36,11 @@
 		untrack(() => data.plan.version)
 	);
 	const planner = new Planner();
+	/** Opened by whoever wants to say more, and where the day cannot be planned; never closed behind somebody's back. */
+	let isSaying = $state(false);
+	$effect(() => {
+		if (planner.problems.length > 0) isSaying = true;
+	});
 	$effect(() => {
 		// Read again, the page has what is kept now; what was said meanwhile here stays.
 		const { version, wish: kept } = data.plan;
@@ -55,8 +60,12 @@
 			planner.end();
 			return;
 		}
-		if (dayWish.wishes.length > 0) planner.ask(dayWish, evening);
-		else [planner.planned, planner.problems] = [null, []];
+		const [asked, hours] = [dayWish, evening];
+		// What it answers is not what it is asked by.
+		untrack(() => {
+			if (asked.wishes.length > 0) planner.ask(asked, hours);
+			else planner.nothing();
+		});
 	});
 	onMount(() => () => {
 		planner.end();
@@ -146,7 +155,7 @@
 	});
 	const cause = $derived.by(() => {
 		const [first] = planner.sure?.causes ?? [];
-		if (!first || !planned || (planner.sure?.inTime ?? 1) > 0.995) return '';
+		if (!first || !planned || planned.plan.late_min > 0 || (planner.sure?.inTime ?? 1) > 0.995) return '';
 		const make = planned.assembled.makes[first.make];
 		return first.place === null
 			? `Where it fails, mostly too few ${make?.name ?? ''} pieces are good.`
@@ -272,7 +281,7 @@
 		/>
 	</div>
 	{#if data.mayMake}
-		<details class="mt-2 print:hidden" open={planner.problems.length > 0}>
+		<details class="mt-2 print:hidden" bind:open={isSaying}>
 			<summary class="min-h-11 cursor-pointer py-2 font-semibold">When, who and with what</summary>
 			<Said {basis} {wish} onchange={change} />
 			<form

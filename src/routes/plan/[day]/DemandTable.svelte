@@ -110,7 +110,6 @@
 								value={typed[product.productId] ?? String(packsOf(wish, product))}
 								error={wrong[product.productId] ?? ''}
 								inputmode="numeric"
-								class="text-right"
 								oninput={(event) => take(product, event.currentTarget.value)}
 							/>
 							{#if wish.packs[product.productId] !== undefined && wish.packs[product.productId] !== product.toMake}
@@ -148,6 +147,9 @@
 {/if}
 
 <style>
+	.plan-table :global(input) {
+		text-align: right;
+	}
 	@media (min-width: 64rem) {
 		.plan-table td {
 			padding-block: 0.25rem;

@@ -4,7 +4,7 @@
 	import Checks from '$lib/ui/control/Checks.svelte';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import Field from '$lib/ui/control/Field.svelte';
-	import TimeField from '$lib/ui/control/TimeField.svelte';
+	import SaidTime from './SaidTime.svelte';
 
 	/** When it must be packed, who helps, and with what. */
 	let {
@@ -23,14 +23,8 @@
 </script>
 
 <div class="mt-2 grid max-w-4xl gap-x-6 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
-	<TimeField
-		label="Packed by"
-		bind:value={() => wish.packedBy, (packedBy) => packedBy !== '' && onchange({ packedBy, pins: {} })}
-	/>
-	<TimeField
-		label="Nobody begins before"
-		bind:value={() => wish.earliest, (earliest) => earliest !== '' && onchange({ earliest })}
-	/>
+	<SaidTime label="Packed by" value={wish.packedBy} onsay={(packedBy) => onchange({ packedBy, pins: {} })} />
+	<SaidTime label="Nobody begins before" value={wish.earliest} onsay={(earliest) => onchange({ earliest })} />
 	<Choice
 		label="How long things take"
 		value={wish.reckoning}
@@ -48,10 +42,7 @@
 			>the evening before counts too</Check
 		>
 		{#if wish.evening !== ''}
-			<TimeField
-				label="Until"
-				bind:value={() => wish.evening, (evening) => evening !== '' && onchange({ evening })}
-			/>
+			<SaidTime label="Until" value={wish.evening} onsay={(evening) => onchange({ evening })} />
 		{/if}
 		<Check checked={wish.rollsWhileCooking} oncheck={(rollsWhileCooking) => onchange({ rollsWhileCooking })}
 			>who cooks rolls the next one meanwhile</Check
