@@ -141,6 +141,14 @@ const STATIONS: Shot[] = [
 
 const SHOTS: Shot[] = [
 	{ name: 'today', path: () => '/' },
+	{
+		name: 'plan',
+		path: linked('/plan', /^Saturday, Ferry Green/),
+		before: async (page) => {
+			await page.getByText('in 100 such').waitFor();
+			await page.getByTestId('way').first().waitFor();
+		}
+	},
 	{ name: 'shelf', path: () => '/shelf' },
 	{ name: 'stock', path: () => '/shelf/lots' },
 	{ name: 'recall', path: recallOf(/^Bread flour/) },
@@ -166,10 +174,6 @@ const SHOTS: Shot[] = [
 			await products.first().click();
 			await products.last().click();
 		}
-	},
-	{
-		name: 'cost',
-		path: async (page) => `${await linked('/formulas', /Beet and cumin/)(page)}/cost`
 	}
 ];
 
@@ -192,8 +196,13 @@ const KITCHEN: Shot[] = [
 	{ name: 'data', path: () => '/kitchen/data' }
 ];
 
-/** What sales came to, and how older ones come in. */
+/** What a product costs, what is ordered, what sales came to, and how older ones come in. */
 const MONEY: Shot[] = [
+	{
+		name: 'cost',
+		path: async (page) => `${await linked('/formulas', /Beet and cumin/)(page)}/cost`
+	},
+	{ name: 'orders', path: () => '/sales/orders' },
 	{ name: 'summary', path: () => '/sales/summary' },
 	{ name: 'profit by day', path: () => '/sales/profit' },
 	{ name: 'profit by batch', path: () => '/sales/profit?by=batch' },

@@ -4,11 +4,12 @@ import type { Day, Mode, Task } from './day.ts';
 const MOST_TRIES = 5000;
 
 /**
- * Starts of a day by placing one make after the other, each as late as what is free lets it: its last task first, and
- * each one before it as late as the wait allows. Makes with a task whose start is fixed come first. Good for days too
- * large to search; null where a make finds no place.
+ * Starts of a day by placing task after task, each as late as what is free lets it. `order` names makes, one as often as
+ * it has tasks: each time the last of its tasks that is not placed yet is. Where that has to be so early that what comes
+ * after it would wait too long, all of the make moves. Makes with a task whose start is fixed come first. Good for days
+ * too large to search; null where a make finds no place.
  */
-export function placeMakes(
+export function placeTasks(
 	day: Day,
 	order: readonly number[],
 	modeOf: (place: number) => Mode,
@@ -16,26 +17,26 @@ export function placeMakes(
 	late_min = 0
 ): number[] | null {
 	const used = new Usage(day, floor, late_min);
-	const starts: number[] = [];
-	const firsts: number[] = [];
 	let first = 0;
-	for (const { tasks } of day.makes) {
-		firsts.push(first);
-		first += tasks.length;
-	}
+	const chains = day.makes.map((make) => {
+		const begins = first;
+		first += make.tasks.length;
+		const modes = make.tasks.map((_, nth) => modeOf(begins + nth));
+		return {
+			chain: new Chain(make.id, make.tasks, modes, used, day.earliest_min ?? floor),
+			ready_min: make.ready_min + late_min,
+			left: make.tasks.length,
+			begins
+		};
+	});
 	const isFixed = (at: number) => day.makes[at]?.tasks.some(({ fixed_min }) => fixed_min !== null) ?? false;
 	for (const at of [...order.filter(isFixed), ...order.filter((each) => !isFixed(each))]) {
-		const make = day.makes[at];
-		const begins = firsts[at] ?? 0;
-		if (!make || make.tasks.length === 0) continue;
-		const modes = make.tasks.map((_, nth) => modeOf(begins + nth));
-		const found = new Chain(make.id, make.tasks, modes, used, day.earliest_min ?? floor).place(
-			make.ready_min + late_min
-		);
-		if (!found) return null;
-		found.forEach((start, nth) => (starts[begins + nth] = start));
+		const of = chains[at];
+		if (!of || of.left === 0) continue;
+		of.left--;
+		if (!of.chain.place(of.ready_min, of.left)) return null;
 	}
-	return starts;
+	return chains.flatMap(({ chain }) => chain.starts);
 }
 
 /** How much of each resource is used in each minute, and between which minutes each make is on what carries on. */
@@ -119,6 +120,9 @@ class Chain {
 	readonly #starts: number[];
 	readonly #least: number[];
 	readonly #most: number[];
+	/** Tasks from here on are placed. */
+	#placed: number;
+	#to = 0;
 	#tries = 0;
 
 	constructor(make: string, tasks: readonly Task[], modes: readonly Mode[], used: Usage, floor: number) {
@@ -128,14 +132,25 @@ class Chain {
 		this.#used = used;
 		this.#floor = floor;
 		this.#starts = tasks.map(() => 0);
+		this.#placed = tasks.length;
 		({ least: this.#least, most: this.#most } = this.#bounds());
 	}
 
-	place(ready_min: number): number[] | null {
+	/** Places the tasks from `to` on anew, the last first; whether they find a place. */
+	place(ready_min: number, to: number): boolean {
+		for (let at = this.#placed; at < this.#tasks.length; at++) this.#hold(at, -1);
+		this.#placed = this.#tasks.length;
+		this.#to = to;
+		this.#tries = 0;
 		const last = this.#tasks.length - 1;
 		const latest = ready_min - (this.#modes[last]?.minutes ?? 0);
-		if ((this.#least[last] ?? -Infinity) > latest) return null;
-		return this.#from(last, latest, -Infinity) === 0 ? this.#starts : null;
+		if ((this.#least[last] ?? -Infinity) > latest || this.#from(last, latest, -Infinity) !== 0) return false;
+		this.#placed = to;
+		return true;
+	}
+
+	get starts(): readonly number[] {
+		return this.#starts;
 	}
 
 	/** The earliest and the latest start of each that what is fixed before it allows. */
@@ -160,11 +175,10 @@ class Chain {
 	 */
 	#from(at: number, latest: number, earliest: number): number {
 		const mode = this.#modes[at];
-		if (!mode) return 0;
+		if (!mode || at < this.#to) return 0;
 		const fixed = this.#tasks[at]?.fixed_min ?? null;
 		const floor = this.#least[at] ?? this.#floor;
 		for (let start = Math.min(latest, this.#most[at] ?? latest); start >= floor;) {
-			if (start < earliest) return earliest - start;
 			if (++this.#tries > MOST_TRIES || (fixed !== null && start !== fixed)) return Infinity;
 			const blocked = this.#blocked(at, start);
 			if (blocked) {
@@ -174,6 +188,8 @@ class Chain {
 				start = Math.min(start - 1, blocked.minute - mode.minutes);
 				continue;
 			}
+			// The latest that is free is too early for what follows: that has to come as much nearer.
+			if (start < earliest) return earliest - start;
 			this.#starts[at] = start;
 			this.#hold(at, 1);
 			const earlier = this.#from(at - 1, ...this.#before(at, start));

@@ -11,7 +11,7 @@ import {
 	type Network,
 	type Order
 } from './network.ts';
-import { placeMakes } from './placing.ts';
+import { placeTasks } from './placing.ts';
 import { latestAlone } from './slack.ts';
 
 /** Starts of all tasks in the modes chosen, with no resource overdrawn. */
@@ -39,6 +39,8 @@ const SHARE_FOR_PLACING = 0.1;
 /** How often another mode is tried, and how often one more change at once. */
 const OTHER_MODE = 0.5;
 const ONE_MORE_CHANGE = 0.4;
+/** How often all of a make is moved rather than one of its tasks. */
+const WHOLE_MAKE = 0.3;
 /** So many tries back a way may be as bad as. */
 const LATE_ACCEPTANCE = 50;
 /** A minute later to begin is worth more than any hands. */
@@ -296,11 +298,11 @@ class Search {
 	}
 
 	/**
-	 * Too much for all of it: makes are placed one after the other, in orders that are changed a little at a time, with
+	 * Too much for all of it: tasks are placed one after the other, in orders that are changed a little at a time, with
 	 * another mode now and then, from the best that was found.
 	 */
 	#placeMany(choices: readonly (readonly number[])[], until: number, isQuick = false): void {
-		let order = this.#firstOrder();
+		let order = this.#firstOrder().flatMap((at) => (this.#day.makes[at]?.tasks ?? []).map(() => at));
 		let modes = this.#from
 			? choices.map((of, place) => this.#from?.modes[place] ?? of[0] ?? 0)
 			: choices.map((of) => of[0] ?? 0);
@@ -312,7 +314,7 @@ class Search {
 		for (let tries = 0; tries === 0 || this.#clock() < until; tries++) {
 			const [nextOrder, nextModes] = tries === 0 ? [order, modes] : this.#changed(order, modes, choices);
 			const network = this.#network(nextModes);
-			const starts = placeMakes(
+			const starts = placeTasks(
 				this.#day,
 				nextOrder,
 				(place) => placed[place]?.modes[nextModes[place] ?? 0] ?? { uses: {}, minutes: 0 },
@@ -394,6 +396,18 @@ class Search {
 				const place = free[pick(free.length)] ?? 0;
 				const of = choices[place] ?? [];
 				nextModes[place] = of[pick(of.length)] ?? 0;
+			} else if (this.#chance() < WHOLE_MAKE) {
+				// All of a make goes before or after another.
+				const moved = nextOrder[pick(nextOrder.length)];
+				const rest = nextOrder.filter((each) => each !== moved);
+				const to = pick(rest.length + 1);
+				nextOrder.splice(
+					0,
+					nextOrder.length,
+					...rest.slice(0, to),
+					...nextOrder.filter((each) => each === moved),
+					...rest.slice(to)
+				);
 			} else {
 				const [moved] = nextOrder.splice(pick(nextOrder.length), 1);
 				if (moved !== undefined) nextOrder.splice(pick(nextOrder.length + 1), 0, moved);

@@ -71,6 +71,17 @@ describe('a planned day', () => {
 		expect(mix?.start_min).toBeLessThan(-660);
 	});
 
+	it('begins the evening before where the morning is too short, however far the night moves each thing', () => {
+		// Two hours and a quarter of morning: everything but the packing has to be over by the evening.
+		const wish = { ...SATURDAY, earliest_min: -1035, nights: [{ from_min: -675, to_min: -135 }] };
+		const { plan, assembled } = planned(wish, 300);
+		expect(plan.late_min).toBe(0);
+		for (const [at, { start_min, mode }] of plan.tasks.entries()) {
+			const end = start_min + (assembled.tasks[at]?.task.modes[mode]?.minutes ?? 0);
+			expect(end <= -675 || start_min >= -135).toBe(true);
+		}
+	});
+
 	it('says there is nothing to do where nothing is to be made', () => {
 		const nothing = planWish(dayWish([wishOf('roti', {}, { packs: 0 })]), { budget_ms: 50, clock });
 		expect(nothing).toMatchObject({ ok: false, problems: [{ path: 'makes' }] });

@@ -95,6 +95,8 @@ const HOUR_MIN = 60;
 /** So many ways a helper's hour may lie are tried. */
 const HOURS_TRIED = 6;
 const FEWER_PACKS = 2;
+/** A day with a night in it takes so much longer to plan. */
+const NIGHT_WEIGHT = 4;
 
 /**
  * Ways that would let the day be in time, or begin later, each tried (section 17): another griddle, oven or bowl, one
@@ -109,8 +111,12 @@ export function waysOut(
 ): WayOut[] {
 	const tried = triesOf(wish, now, evening);
 	const until = clock() + budget_ms;
+	const weights = tried.map(({ kind }) => (kind === 'evening' || kind === 'overnight' ? NIGHT_WEIGHT : 1));
+	let weightLeft = weights.reduce((sum, weight) => sum + weight, 0);
 	const ways = tried.flatMap(({ changed, ...way }, nth): WayOut[] => {
-		const share = Math.max(1, (until - clock()) / (tried.length - nth));
+		const weight = weights[nth] ?? 1;
+		const share = Math.max(1, ((until - clock()) * weight) / weightLeft);
+		weightLeft -= weight;
 		const found = planWish(changed, { budget_ms: share, clock }, now, false);
 		if (!found.ok) return [];
 		const { late_min, firstStart_min } = found.value.plan;

@@ -236,10 +236,11 @@ async function sendSlipped(
 			? { fields: slipped(fields, slip) as Record<string, string> }
 			: { draft: slipped(anew, slip) }
 	);
-	const url = `${address}${path.replace('[id]', id).replace('[day]', id).replace('[of]', 'label')}?/${action}`.replace(
-		/\?\/default$/,
-		''
-	);
+	const url =
+		`${address}${path.replace('[id]', id).replace('[day]', id).replace('[of]', 'label')}?/${action}`.replace(
+			/\?\/default$/,
+			''
+		);
 	return answered(`POST ${url} ${JSON.stringify(slip)}`, url, {
 		method: 'POST',
 		headers: { origin: address, accept: 'application/json', 'x-sveltekit-action': 'true' },

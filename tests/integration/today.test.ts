@@ -131,7 +131,12 @@ describe('what to make', () => {
 		await sell(1, 14);
 		// Nothing is left of the first batch now: 4 made, 2 sold, 1 given and 1 more.
 		await sell(1, 21 - 7 * 2, { kind: 'written off', price: '0', paidBy: null, reason: 'stale' });
-		expect((await toMake())[0]?.products[0]).toMatchObject({ ahead: { make: 1 }, there: 0, planned: 0, toMake: 1 });
+		expect((await toMake())[0]?.products[0]).toMatchObject({
+			ahead: { make: 1 },
+			there: 0,
+			planned: 0,
+			toMake: 1
+		});
 		await createBatch(bench.db, bench.kitchen, newId(), {
 			productId: roti.productId,
 			madeOn: today,

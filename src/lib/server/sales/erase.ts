@@ -20,6 +20,8 @@ export async function eraseCustomer(db: Database, kitchenId: string, customer: s
 				.where('customer', 'not like', 'erased %');
 		const sales = await theirs('sales').update(erased);
 		const orders = await theirs('orders').update({ ...erased, note: '' });
-		return sales + orders > 0 ? sales + orders : refuse('customer', 'no sale or order is to anybody called so');
+		return sales + orders > 0
+			? sales + orders
+			: refuse('customer', 'no sale or order is to anybody called so');
 	});
 }

@@ -43,7 +43,11 @@ export async function tillsSold(
 		.whereNot('o.state', 'cancelled')
 		// Fetched on the same day it is among the sales already.
 		.whereNotExists(
-			db('sales as s').whereRaw('s.order_id = o.id').where('s.sold_on', day).where('s.kind', 'sale').select('s.id')
+			db('sales as s')
+				.whereRaw('s.order_id = o.id')
+				.where('s.sold_on', day)
+				.where('s.kind', 'sale')
+				.select('s.id')
 		)
 		.groupBy('o.place')
 		.select<Record<'channel' | 'cash' | 'card', string>[]>(

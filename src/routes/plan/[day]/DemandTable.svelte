@@ -24,7 +24,7 @@
 			(product) => product.days.length > 0 || product.ahead.ordered > 0 || packsOf(wish, product) > 0
 		)
 	);
-	const others = $derived(basis.products.filter((product) => !shown.includes(product)));
+	const unmade = $derived(basis.products.filter((product) => !shown.includes(product)));
 	let typed = $state<Record<string, string>>({});
 	let wrong = $state<Record<string, string>>({});
 
@@ -36,7 +36,8 @@
 	}
 	function propose(product: PlanProduct) {
 		const { [product.productId]: _, ...rest } = wish.packs;
-		delete typed[product.productId];
+		const { [product.productId]: _typed, ...others } = typed;
+		typed = others;
 		wrong[product.productId] = '';
 		onchange(rest);
 	}
@@ -135,10 +136,10 @@
 		</tbody>
 	</table>
 </Wide>
-{#if mayChange && others.length > 0}
+{#if mayChange && unmade.length > 0}
 	<p class="mt-2 flex flex-wrap items-center gap-2 text-sm print:hidden">
 		<span class="text-quiet">Make something else too:</span>
-		{#each others as product (product.productId)}
+		{#each unmade as product (product.productId)}
 			<button type="button" class="button" onclick={() => onchange({ ...wish.packs, [product.productId]: 1 })}
 				>{product.name}</button
 			>

@@ -8,10 +8,12 @@
 	const of = (day: string) => data.open.filter(({ fetchedOn, place }) => `${fetchedOn} ${place}` === day);
 	/** What all orders of a day come to, for setting it aside. */
 	const asideOf = (day: string) => {
-		const packs = new Map<string, number>();
-		for (const { lines } of of(day))
-			for (const line of lines) packs.set(line.name, (packs.get(line.name) ?? 0) + line.packs);
-		return [...packs].map(([name, count]) => `${count} × ${name}`).join(', ');
+		const lines = of(day).flatMap((order) => order.lines);
+		return [...new Set(lines.map(({ name }) => name))]
+			.map(
+				(name) => `${lines.reduce((sum, line) => sum + (line.name === name ? line.packs : 0), 0)} × ${name}`
+			)
+			.join(', ');
 	};
 </script>
 
