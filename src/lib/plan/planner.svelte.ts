@@ -29,8 +29,6 @@ export class Planner {
 	ways = $state.raw<WayOut[] | null>(null);
 	/** What is planned is not the last answer yet. */
 	isThinking = $state(false);
-	/** The wish that `planned` is of. */
-	of = $state.raw<DayWish | null>(null);
 	#quick: Hand | null = null;
 	#thorough: Hand | null = null;
 	#asked = 0;
@@ -45,13 +43,13 @@ export class Planner {
 		this.#quick ??= newHand();
 		void this.#quick.remote.quick(wish, this.planned).then((outcome) => {
 			if (mine !== this.#asked) return;
-			[this.planned, this.problems] = outcome.ok ? [outcome.value, []] : [null, outcome.problems];
-			this.of = wish;
-			this.#think(wish, evening, mine);
+			// What finds no way at once may find one with more time: only then it is said that there is none.
+			if (outcome.ok) [this.planned, this.problems] = [outcome.value, []];
+			this.#think(wish, evening, mine, outcome.ok);
 		});
 	}
 
-	#think(wish: DayWish, evening: Evening, mine: number): void {
+	#think(wish: DayWish, evening: Evening, mine: number, isPlanned: boolean): void {
 		const hand = (this.#thorough ??= newHand());
 		const isMine = () => mine === this.#asked;
 		hand.isBusy = true;
@@ -59,7 +57,7 @@ export class Planner {
 			.thorough(
 				wish,
 				evening,
-				this.planned,
+				isPlanned ? this.planned : null,
 				proxy((outcome) => {
 					if (!isMine()) return;
 					[this.planned, this.problems] = outcome.ok ? [outcome.value, []] : [null, outcome.problems];

@@ -66,7 +66,7 @@
 		if (day !== '' && place.trim() !== '') void goto(href({ day, place: place.trim() }));
 	}}
 >
-	<DayField label="Another day" bind:value={day} />
+	<DayField label="Another day" bind:value={day} class="w-44 shrink-0" />
 	<Field
 		label="Where it is sold"
 		bind:value={place}

@@ -111,7 +111,7 @@
 					}))}
 					onchoose={(id) => (line.price = products.find((product) => product.id === id)?.price ?? line.price)}
 					error={form.at(`lines[${nth}].productId`)}
-					class="min-w-48 flex-1"
+					class="order-first basis-full"
 				/>
 				<Field
 					label="Each"

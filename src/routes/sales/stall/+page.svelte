@@ -195,8 +195,9 @@
 <div class="mb-3 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
 	<div>
 		<p class="text-quiet">
-			{#if data.who?.rights.includes('ledger')}<a href="/sales">Sales</a>,
-			{/if}<a href="/sales/orders">Orders</a>
+			<a href="/sales/orders">Orders</a>{#if data.who?.rights.includes('ledger')}&ensp;<a href="/sales"
+					>Sales</a
+				>{/if}
 		</p>
 		<h1>Stall <span class="text-quiet text-sm font-normal">{dayText(day)}</span></h1>
 	</div>
