@@ -12,6 +12,8 @@
 		['Alt Enter, on a sheet', 'more of the line: use, stage, what stays on; Esc back'],
 		['Ctrl ⌫, on a sheet', 'remove the line'],
 		['Ctrl Z and Ctrl Y', 'undo and redo on a sheet'],
+		['← →, on a plan', 'move a thing by five minutes and pin it; with Shift by one'],
+		['Enter, on a plan', 'pin a thing where it is, or let it go'],
 		['Enter, at a station', 'take what the scale shows'],
 		['Ctrl S or ⌘ S', 'keep a version of the sheet; save a record'],
 		['?', 'this list']

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { Entry, Happening } from '$core/bench/entries.ts';
 import { planWish } from '$core/planning/plan.ts';
 import { keepEntries } from '$lib/server/bench/entries.ts';
+import { dumpKitchen } from '$lib/server/archive/dump.ts';
 import { Refused, Stale } from '$lib/server/errors.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { cancelOrder, changeOrder, handOver, takeOrder } from '$lib/server/orders/keep.ts';
@@ -227,6 +228,19 @@ describe('an order', () => {
 		);
 		await cancelOrder(bench.db, bench.kitchen, id, 1, { reason: '', endSeries: false });
 	});
+});
+
+it('an archive without customers’ names leaves them out of orders too', async () => {
+	const dumped = async (withCustomers: boolean) => {
+		let text = '';
+		const dump = dumpKitchen(bench.db, bench.kitchen, '2026-11-29T00:00:00.000Z', withCustomers);
+		for await (const { file, text: piece } of dump) if (/orders|order_changes/.test(file)) text += piece;
+		return text;
+	};
+	expect(await dumped(true)).toContain('Hazel at the mill');
+	const without = await dumped(false);
+	expect(without).toContain('a customer');
+	expect(without).not.toMatch(/Hazel|Briony|comes before eleven/);
 });
 
 describe('a plan', () => {

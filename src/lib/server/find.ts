@@ -5,6 +5,8 @@ import type { Row } from './rows.ts';
 
 const PLACES: Found[] = [
 	{ group: 'Start', text: 'Today: what is on the bench, what to make', href: '/' },
+	{ group: 'Start', text: 'Plan: how many to make, and the day backwards', href: '/plan' },
+	{ group: 'Start', text: 'Orders: packs asked for ahead', href: '/sales/orders' },
 	{ group: 'Start', text: 'New batch', href: '/batches/new' },
 	{ group: 'Start', text: 'Bring a formula in', href: '/formulas/import' },
 	{ group: 'Start', text: 'New ingredient', href: '/shelf/new' },
