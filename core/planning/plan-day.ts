@@ -43,6 +43,9 @@ const ONE_MORE_CHANGE = 0.4;
 const WHOLE_MAKE = 0.3;
 /** So many tries back a way may be as bad as. */
 const LATE_ACCEPTANCE = 50;
+/** So many makes are freed at once to be searched among the rest, and so many ways of it are looked at. */
+const FREED = 3;
+const MOST_NODES = 400;
 /** A minute later to begin is worth more than any hands. */
 const MINUTE_OVER_HANDS = 1e5;
 /** Where a day cannot be in time, how late is tried first, in minutes. */
@@ -52,7 +55,9 @@ const SHARE_FOR_LATE = 0.05;
 const SHARE_FOR_IN_TIME = 0.3;
 /** Whole searches of days of more tasks than this hardly ever end: placing gets more of the time. */
 const FEW_TASKS = 10;
-const SHARE_FOR_PLACING_MANY = 0.5;
+const SHARE_FOR_PLACING_MANY = 0.3;
+/** And so much of what is left goes into a whole search of them, before makes are freed by turns. */
+const SHARE_FOR_WHOLE_MANY = 0.3;
 
 /** How a day is planned beside what it is. */
 export interface Planning {
@@ -245,7 +250,7 @@ function impossible({ resources, makes }: Day): Problem[] {
 class Search {
 	readonly #day: Day;
 	readonly #late_min: number;
-	readonly #until: number;
+	#until: number;
 	readonly #clock: () => number;
 	readonly #chance: () => number;
 	readonly #floor: number;
@@ -253,6 +258,8 @@ class Search {
 	readonly #free: boolean[];
 	#from: Begun | null;
 	#best: Solution | null = null;
+	/** So many ways are still looked at in the search that goes on. */
+	#nodes = Infinity;
 
 	constructor(day: Day, late_min: number, { until, seed, clock }: Time, from?: Begun) {
 		this.#day = day;
@@ -287,14 +294,57 @@ class Search {
 			for (const { modes, network } of all.slice(0, FIRST_DIVES)) this.#dive(modes, network);
 			const share = choices.length > FEW_TASKS ? SHARE_FOR_PLACING_MANY : SHARE_FOR_PLACING;
 			this.#placeMany(choices, this.#clock() + (this.#until - this.#clock()) * share);
+			const end = this.#until;
+			if (choices.length > FEW_TASKS)
+				this.#until = this.#clock() + (end - this.#clock()) * SHARE_FOR_WHOLE_MANY;
 			for (const { modes, network } of all) {
 				if (this.#isOver()) break;
 				this.#searchAll(modes, network, network.latest, network.orders);
 			}
-			if (!this.#isOver()) return this.#best;
+			const isWhole = !this.#isOver();
+			this.#until = end;
+			if (isWhole) return this.#best;
+			this.#freeSome(choices);
+			return this.#best;
 		}
-		this.#placeMany(choices, this.#until);
+		this.#placeMany(choices, this.#clock() + (this.#until - this.#clock()) * SHARE_FOR_PLACING_MANY);
+		this.#freeSome(choices);
 		return this.#best;
+	}
+
+	/**
+	 * The best way so far with all of it in its order but a few makes, which are searched whole among the rest: again and
+	 * again, with others freed each time, and now and then another mode of theirs.
+	 */
+	#freeSome(choices: readonly (readonly number[])[]): void {
+		const makeOf = this.#day.makes.flatMap(({ tasks }, make) => tasks.map(() => make));
+		const pick = (count: number) => Math.floor(this.#chance() * count);
+		while (this.#best && !this.#isOver()) {
+			const { modes, starts } = this.#best;
+			const freed = new Set(Array.from({ length: FREED }, () => pick(this.#day.makes.length)));
+			const nextModes = modes.map((mode, place) => {
+				const of = choices[place] ?? [];
+				const isChanged = of.length > 1 && freed.has(makeOf[place] ?? -1) && this.#chance() < OTHER_MODE / 2;
+				return isChanged ? (of[pick(of.length)] ?? mode) : mode;
+			});
+			const network = this.#network(nextModes);
+			const isBound = ({ from }: Hold) => from >= network.tasks || !freed.has(makeOf[from] ?? -1);
+			const at = (place: number) => starts[place] ?? network.latest[place] ?? 0;
+			const orders = [...network.orders];
+			for (const first of network.holds)
+				for (const then of network.holds)
+					if (
+						first !== then &&
+						first.resource === then.resource &&
+						isBound(first) &&
+						isBound(then) &&
+						at(first.until) + first.after <= at(then.from)
+					)
+						orders.push(inOrder(first, then));
+			this.#nodes = MOST_NODES;
+			this.#searchAll(nextModes, network, network.latest, orders);
+		}
+		this.#nodes = Infinity;
 	}
 
 	/**
@@ -458,6 +508,7 @@ class Search {
 
 	/** Every way of resolving what is overdrawn that can still be better than the best. */
 	#searchAll(modes: number[], network: Network, from: readonly number[], orders: readonly Order[]): void {
+		if (--this.#nodes < 0) return;
 		const starts = latestStarts(from, orders, network.floors);
 		if (!starts || !this.#isBetter(this.#firstOf(starts), network.handsOn_min)) return;
 		const conflict = conflictOf(starts, network, this.#day.resources);

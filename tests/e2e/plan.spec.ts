@@ -2,6 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, typeDay, typeTime } from './controls.ts';
 import { answered, open, ready } from './making.ts';
+import { readPdf } from './pdf.ts';
 import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 180_000 });
@@ -73,7 +74,10 @@ test('plan a Saturday: how many, drag, too late, a way out, print, take', async 
 	await expect(page.getByTestId('late')).toHaveCount(0);
 	await planned(page);
 
-	// On paper it is the list in large type, without what is pressed.
+	// On paper it is the list in large type on one page, without what is pressed.
+	const paper = await readPdf(await page.pdf({ format: 'Letter' }));
+	expect(paper.count).toBe(1);
+	expect(paper.text).toContain('roll and cook');
 	await page.emulateMedia({ media: 'print' });
 	await expect(page.getByRole('button', { name: 'Take this plan' })).toBeHidden();
 	await expect(page.getByTestId('step').first()).toBeVisible();

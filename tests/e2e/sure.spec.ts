@@ -2,20 +2,10 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { make, writeDown } from './job.ts';
 import { answered, fresh, keep, open, ready } from './making.ts';
+import { readPdf } from './pdf.ts';
 import { expect, test } from './test.ts';
 
 test.describe.configure({ timeout: 180_000 });
-
-/** How many pages a PDF has, and the words of its first. */
-async function readPdf(bytes: Uint8Array): Promise<{ count: number; text: string }> {
-	const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-	const pdf = await getDocument({ data: new Uint8Array(bytes) }).promise;
-	const content = await (await pdf.getPage(1)).getTextContent();
-	return {
-		count: pdf.numPages,
-		text: content.items.map((item) => ('str' in item ? item.str : '')).join(' ')
-	};
-}
 
 const chanceOf = async (page: Page, name: string): Promise<number> => {
 	const row = page.getByTestId('bands').getByRole('row').filter({ hasText: name });

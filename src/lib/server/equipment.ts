@@ -1,4 +1,5 @@
 import type { ToolKind } from '$core/planning/making.ts';
+import { toolKindOf } from '../kitchen/tool-kind.ts';
 import type { Equipment } from '../kitchen/types.ts';
 import type { Database } from './db/connection.ts';
 import { known } from './db/known.ts';
@@ -33,7 +34,14 @@ export async function addEquipment(
 	id = newId()
 ): Promise<string> {
 	try {
-		await insertOnce(db, 'equipment', { id, kitchen_id: kitchenId, name, tare_g, created_at: utcNow() });
+		await insertOnce(db, 'equipment', {
+			id,
+			kitchen_id: kitchenId,
+			name,
+			tare_g,
+			kind: toolKindOf(name),
+			created_at: utcNow()
+		});
 		return id;
 	} catch (error) {
 		if (!isDuplicate(error)) throw error;

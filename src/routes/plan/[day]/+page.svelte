@@ -271,7 +271,7 @@
 {#if taken}
 	<Going {data} {act} />
 {:else}
-	<div class="mt-3">
+	<div class="mt-3 print:hidden">
 		<DemandTable
 			{basis}
 			{wish}
@@ -356,7 +356,7 @@
 				>
 			{/if}
 		</div>
-		{#if cause}<p class="mt-1 text-sm">{cause}</p>{/if}
+		{#if cause}<p class="mt-1 text-sm print:hidden">{cause}</p>{/if}
 		{#if carried}<p class="caution mt-2 max-w-3xl text-sm">{carried}</p>{/if}
 		{#if isHeld}<p class="caution mt-2 max-w-3xl text-sm">
 				Dough held overnight stays at 4 °C or colder, covered and dated; what smells wrong, greys or bubbles

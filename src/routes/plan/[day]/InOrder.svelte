@@ -86,7 +86,8 @@
 <style>
 	@media print {
 		.in-order {
-			font-size: 1.15rem;
+			font-size: 1.25rem;
+			line-height: 1.2;
 		}
 	}
 </style>

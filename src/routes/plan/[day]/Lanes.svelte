@@ -57,7 +57,6 @@
 
 	let board = $state<HTMLElement>();
 	let drag = $state<{ place: number; startX: number; from_min: number; by_min: number } | null>(null);
-	/** Where something was just let go, until the plan has an answer. */
 	function begin(event: PointerEvent, stretch: Stretch) {
 		if (!onmove || begun.has(stretch.place) || event.button !== 0) return;
 		(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
@@ -106,7 +105,8 @@
 	const colour = (place: number) => colourOf(products.indexOf(assembled.tasks[place]?.wish ?? ''));
 </script>
 
-<Wide label="The day by hand, pan and bowl" class="mt-4">
+<!-- For the wall the list below says the same in large type. -->
+<Wide label="The day by hand, pan and bowl" class="mt-4 print:hidden">
 	<div class="min-w-[46rem]" data-testid="lanes">
 		<div class="relative ml-28 h-5 text-xs" aria-hidden="true">
 			{#each marks as mark (mark)}
@@ -191,5 +191,5 @@
 		</div>
 	</div>
 </Wide>
-{#if limits}<p class="text-attention-ink mt-1 text-sm">{limits.words}</p>{/if}
+{#if limits}<p class="text-attention-ink mt-1 text-sm print:hidden">{limits.words}</p>{/if}
 {#if drag}<p class="sr-only" aria-live="polite">{time(drag.from_min + drag.by_min)}</p>{/if}

@@ -2,6 +2,7 @@ import { cookedAs, cookLossHistory, squares } from '$lib/server/batches/history.
 import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
+import { orderedPacks } from '$lib/server/orders/read.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { mixParts } from '$lib/server/mixes.ts';
 import { shelfReader } from '$lib/server/shelf.ts';
@@ -11,13 +12,16 @@ import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
 	const { batch, entries } = await orNotFound(readBatch(db, kitchen, params.id));
-	const [station, equipment, batches, lots, shelf] = await Promise.all([
+	const [station, equipment, batches, lots, shelf, ordered] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
 		lotsFor(db, kitchen.id, batch),
-		shelfReader(db, kitchen)
+		shelfReader(db, kitchen),
+		orderedPacks(db, kitchen.id, batch.madeOn)
 	]);
+	const mine = ordered.filter(({ productId }) => productId === batch.productId);
+	const next = mine.toSorted((a, b) => a.day.localeCompare(b.day))[0];
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
 		batch,
@@ -30,6 +34,17 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 		pastLosses: cookedAs(earlier, batch)
 			.filter(squares)
 			.flatMap(({ standing }) => standing.cookLoss ?? []),
+		/** What of it is fetched next that was ordered; null where nothing is. */
+		ordered: next
+			? {
+					day: next.day,
+					place: next.place,
+					packs: mine.reduce(
+						(sum, each) => sum + (each.day === next.day && each.place === next.place ? each.packs : 0),
+						0
+					)
+				}
+			: null,
 		/** What may be drawn from, oldest first. */
 		lots,
 		/** What mixes are made of, for the hydration of a dough with one in it. */

@@ -7,7 +7,7 @@
 	import { checkPacks } from '$core/netquantity/check.ts';
 	import { readCount } from '$core/measure/reading.ts';
 	import { useSession } from '$lib/batch/bench/session.svelte.ts';
-	import { fixed, plain, plural } from '$lib/format.ts';
+	import { dayText, fixed, plain, plural } from '$lib/format.ts';
 	import { bestBefore, dateAfter } from '$lib/label/marks.ts';
 	import Field from '$lib/ui/control/Field.svelte';
 	import Scale from '$lib/ui/bench/Scale.svelte';
@@ -162,6 +162,13 @@
 				<p class="text-squared mt-1 font-semibold" role="status" data-testid="counted">
 					{plural(batch.packs, 'pack')} can be sold.
 				</p>
+				{#if data.ordered}
+					<p class="mt-1" data-testid="set-aside">
+						{plural(data.ordered.packs, 'pack')}
+						{data.ordered.packs === 1 ? 'is' : 'are'} ordered for {dayText(data.ordered.day)}, {data.ordered
+							.place}: set {data.ordered.packs === 1 ? 'it' : 'them'} aside.
+					</p>
+				{/if}
 			{/if}
 		</section>
 
