@@ -102,7 +102,7 @@ async function makers(db: Database, kitchenId: string): Promise<string[]> {
 		.whereIn('role', ['owner', 'maker'])
 		.orderBy('id')
 		.select('name');
-	return rows.map(({ name }) => name);
+	return [...new Set(rows.map(({ name }) => name))];
 }
 
 type Made = Omit<PlanProduct, keyof typeof NOT_WANTED>;
