@@ -216,8 +216,8 @@ test('skip link and places are reached by Tab', async ({ page }) => {
 	await open(page, '/shelf');
 	await page.keyboard.press('Tab');
 	await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
-	// The mark, Today, Shelf.
-	for (let tabs = 0; tabs < 3; tabs++) await page.keyboard.press('Tab');
+	// The mark, Today, Plan, Shelf.
+	for (let tabs = 0; tabs < 4; tabs++) await page.keyboard.press('Tab');
 	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toBeFocused();
 	await expect(page.getByRole('link', { name: 'Shelf', exact: true })).toHaveAttribute(
 		'aria-current',

@@ -6,6 +6,7 @@
 	import { colourOf } from '$lib/plan/colours.ts';
 	import { packsOf } from '$lib/plan/day-wish.ts';
 	import type { PlanBasis, PlanProduct, PlanWish } from '$lib/plan/types.ts';
+	import Choice from '$lib/ui/control/Choice.svelte';
 	import Field from '$lib/ui/control/Field.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 	import Wanted from './Wanted.svelte';
@@ -137,14 +138,16 @@
 	</table>
 </Wide>
 {#if mayChange && unmade.length > 0}
-	<p class="mt-2 flex flex-wrap items-center gap-2 text-sm print:hidden">
-		<span class="text-quiet">Make something else too:</span>
-		{#each unmade as product (product.productId)}
-			<button type="button" class="button" onclick={() => onchange({ ...wish.packs, [product.productId]: 1 })}
-				>{product.name}</button
-			>
-		{/each}
-	</p>
+	<Choice
+		label="Make something else too"
+		value=""
+		options={unmade.map(({ productId, name, packPieces }) => ({
+			value: productId,
+			text: `${name} × ${packPieces}`
+		}))}
+		onchoose={(productId) => onchange({ ...wish.packs, [productId]: 1 })}
+		class="mt-2 max-w-xs print:hidden"
+	/>
 {/if}
 
 <style>
