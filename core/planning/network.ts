@@ -170,3 +170,20 @@ export const inOrder = (first: Hold, then: Hold): Order => ({
 	after: then.from,
 	lag: first.after
 });
+
+/** Before this nothing has to begin: as if everything were done one after the other, with all its waits. */
+export function earliestThinkable({ makes, closed, earliest_min }: Day): number {
+	const fixed = makes.flatMap(({ tasks }) => tasks.flatMap(({ fixed_min }) => fixed_min ?? []));
+	const ready = Math.min(...makes.map(({ ready_min }) => ready_min), ...fixed);
+	const all = makes
+		.flatMap(({ tasks }) => tasks)
+		.map(({ modes, waitLow_min, waitHigh_min }) => {
+			const longest = Math.max(...modes.map(({ minutes }) => minutes));
+			return longest + Math.max(waitLow_min, waitHigh_min ?? 0);
+		});
+	const shut = total(closed.map(({ from_min, to_min }) => to_min - from_min));
+	// Around what is closed everything may have to wait once more.
+	return Math.min(ready - total(all) * (closed.length + 1) - shut - 1, earliest_min ?? Infinity);
+}
+
+const total = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + number, 0);

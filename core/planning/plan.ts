@@ -3,7 +3,8 @@ import { assembleDay, isOvernight, type AssembledDay, type DayWish, type Wish } 
 import { PEOPLE, type DayPlan } from './day.ts';
 import { lanesOf, type Lane } from './lanes.ts';
 import { toolResource, type Tool } from './making.ts';
-import { planDay, type Begun } from './plan-day.ts';
+import { planDay } from './plan-day.ts';
+import type { Begun } from './search.ts';
 import { simulate, type Simulated } from './simulate.ts';
 
 /** A day that was planned. */

@@ -12,7 +12,6 @@
 	import { Planner } from '$lib/plan/planner.svelte.ts';
 	import { clockAt, minutesText, momentAt, weekdayOf } from '$lib/plan/times.ts';
 	import type { PlanWish } from '$lib/plan/types.ts';
-	import TimeField from '$lib/ui/control/TimeField.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import DemandTable from './DemandTable.svelte';
@@ -20,6 +19,7 @@
 	import InOrder from './InOrder.svelte';
 	import Lanes from './Lanes.svelte';
 	import Said from './Said.svelte';
+	import SellingHours from './SellingHours.svelte';
 	import Ways from './Ways.svelte';
 
 	let { data } = $props();
@@ -175,9 +175,6 @@
 			inTime: planner.sure?.inTime ?? 0
 		})
 	});
-	const hours = draftForm<never>({ saved: 'Hours kept' });
-	let opens = $state(untrack(() => data.basis.hours?.opens ?? '09:00'));
-	let closes = $state(untrack(() => data.basis.hours?.closes ?? '13:00'));
 	const isHeld = $derived(dayWish.wishes.some(isOvernight));
 	const differences = $derived(
 		keeping.stale
@@ -284,18 +281,7 @@
 		<details class="mt-2 print:hidden" bind:open={isSaying}>
 			<summary class="min-h-11 cursor-pointer py-2 font-semibold">When, who and with what</summary>
 			<Said {basis} {wish} onchange={change} />
-			<form
-				method="POST"
-				action={act('hours')}
-				use:enhance={hours.enhance}
-				class="mt-3 flex flex-wrap items-end gap-2"
-			>
-				<input type="hidden" name="draft" value={JSON.stringify({ opens, closes })} />
-				<TimeField label="{basis.place} sells from" bind:value={opens} error={hours.at('opens')} />
-				<TimeField label="to" bind:value={closes} error={hours.at('closes')} />
-				<button class="button" disabled={hours.saving}>Keep the hours</button>
-				<Problems problems={hours.problems.filter(({ path }) => path === '')} />
-			</form>
+			<SellingHours {basis} action={act('hours')} />
 		</details>
 	{/if}
 
