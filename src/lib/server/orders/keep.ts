@@ -108,9 +108,10 @@ export async function handOver(
 		const day = today(kitchen);
 		if (paid === 'ahead' && order.paidBy === null)
 			refuse('paid', 'it was not paid ahead: say how it is paid now');
-		const left = (await batchesLeft(transaction, kitchen))
-			.filter(({ held, bestBefore }) => held.length === 0 && (bestBefore === null || bestBefore >= day))
-			.reverse();
+		const all = (await batchesLeft(transaction, kitchen)).reverse();
+		const left = all.filter(
+			({ held, bestBefore }) => held.length === 0 && (bestBefore === null || bestBefore >= day)
+		);
 		const lines = order.lines.flatMap((line) => {
 			let missing = line.packs;
 			const taken = left.flatMap((batch) => {
@@ -120,11 +121,17 @@ export async function handOver(
 				missing -= packs;
 				return { id: newId(), batchId: batch.id, packs, price: line.price };
 			});
-			if (missing > 0)
+			if (missing > 0) {
+				const held = all.find(({ productId, held: why }) => productId === line.productId && why.length > 0);
 				refuse(
 					'',
-					`${plural(missing, 'pack')} of ${line.name} ${missing === 1 ? 'is' : 'are'} missing: nothing else that keeps and fits its label is left`
+					`${plural(missing, 'pack')} of ${line.name} ${missing === 1 ? 'is' : 'are'} missing: ${
+						held
+							? `batch ${held.code} is held, ${held.held.join('; ')}. At the stall it can be sold to whoever was told`
+							: 'nothing else that keeps is left'
+					}`
 				);
+			}
 			return taken;
 		});
 		await keepCheckout(transaction, kitchen.id, {

@@ -382,7 +382,7 @@
 		{#if take.stale}<p role="alert" class="text-loss mt-2">
 				Somebody changed this day meanwhile: <a href={here} data-sveltekit-reload>look at it again</a>.
 			</p>{/if}
-		<section class="mt-5" aria-labelledby="in-order">
+		<section class="mt-5 print:mt-2" aria-labelledby="in-order">
 			<h2 id="in-order">In order</h2>
 			<InOrder
 				assembled={planned.assembled}

@@ -184,7 +184,7 @@
 	{#if letGo.stale || begin.stale}<p role="alert" class="text-loss mt-2">
 			Somebody changed this day meanwhile: read it again.
 		</p>{/if}
-	<section class="mt-5" aria-labelledby="in-order">
+	<section class="mt-5 print:mt-2" aria-labelledby="in-order">
 		<h2 id="in-order">In order</h2>
 		<InOrder
 			{assembled}

@@ -85,9 +85,14 @@
 
 <style>
 	@media print {
+		.in-order td {
+			padding-block: 0.1rem;
+		}
+	}
+	@media print {
 		.in-order {
-			font-size: 1.25rem;
-			line-height: 1.2;
+			font-size: 1.05rem;
+			line-height: 1.15;
 		}
 	}
 </style>
