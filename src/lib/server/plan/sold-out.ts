@@ -143,10 +143,10 @@ export async function soldOutSince(db: Database, kitchen: Kitchen, from: string)
 		const [newest] = of.toSorted((a, b) => b.newest.localeCompare(a.newest));
 		if (!newest || newest.sold_on >= today(kitchen)) continue;
 		const { product_id, sold_on } = newest;
-		const there =
-			upTo(madeBy.get(product_id), (row) => row.made_on <= sold_on) -
-			upTo(goneBy.get(product_id), (row) => row.sold_on <= sold_on);
-		if (there > 0 || isSaid(sold_on, product_id)) continue;
+		const packsMade = upTo(madeBy.get(product_id), (row) => row.made_on <= sold_on);
+		const there = packsMade - upTo(goneBy.get(product_id), (row) => row.sold_on <= sold_on);
+		// Of sales from before batches were kept nobody knows what was left.
+		if (packsMade === 0 || there > 0 || isSaid(sold_on, product_id)) continue;
 		found.push({
 			day: sold_on,
 			place: newest.channel,
