@@ -372,7 +372,9 @@
 			<button type="button" class="button" onclick={() => window.print()}>Print</button>
 			{#if data.mayMake}
 				<form method="POST" action={act('take')} use:enhance={take.enhance}>
-					<button class="button button-main" disabled={take.saving || planner.isThinking || !planner.sure}
+					<button
+						class="button button-main"
+						disabled={take.saving || planner.isThinking || !planner.sure || keeping.state === 'changed'}
 						>Take this plan</button
 					>
 				</form>
