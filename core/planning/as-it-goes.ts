@@ -1,4 +1,4 @@
-import type { AssembledDay } from './assemble.ts';
+import type { AssembledDay, DayTask } from './assemble.ts';
 import type { DayPlan } from './day.ts';
 import { Follower, type Course, type Happened } from './follow.ts';
 import { timed } from './plan.ts';
@@ -37,6 +37,27 @@ export function asItGoes(
 	const waiting = course.starts.flatMap((start, place) => (happened.has(place) ? [] : [{ start, place }]));
 	const next = waiting.sort((a, b) => a.start - b.start || a.place - b.place)[0]?.place ?? null;
 	return { course, next, packed_min: Math.max(...course.ends) };
+}
+
+/** What a task took beside what was planned of it. */
+export interface Took {
+	place: number;
+	planned_min: number;
+	took_min: number;
+}
+
+/** What took how long of what is over, by its place: what was only seen to be past is left out. */
+export function tookOf(
+	tasks: readonly Pick<DayTask, 'task'>[],
+	plan: Pick<DayPlan, 'tasks'>,
+	happened: ReadonlyMap<number, Happened>
+): Took[] {
+	return tasks.flatMap(({ task }, place): Took[] => {
+		const was = happened.get(place);
+		if (!was || was.ended_min === null || was.ended_min <= was.begun_min) return [];
+		const planned_min = task.modes[plan.tasks[place]?.mode ?? 0]?.minutes ?? 0;
+		return [{ place, planned_min, took_min: was.ended_min - was.begun_min }];
+	});
 }
 
 /** Whether what is said anew matters: the packing, or the same next thing, moved by more than three minutes. */

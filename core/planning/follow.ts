@@ -1,4 +1,4 @@
-import { PEOPLE, type Day, type Mode } from './day.ts';
+import type { Day, Mode } from './day.ts';
 import { placedTasks } from './network.ts';
 
 /** A plan as it is followed: how each task is done and when it was to begin, by their order over all makes. */
@@ -190,11 +190,6 @@ export class Follower {
 			late_min: this.#day.makes.map(({ ready_min }, at) => (ends[this.#lastOf[at] ?? 0] ?? 0) - ready_min),
 			heldBy
 		};
-	}
-
-	/** The tasks that people's hands are in. */
-	isHandsOn(place: number): boolean {
-		return (this.#modes[place]?.uses[PEOPLE] ?? 0) > 0;
 	}
 }
 

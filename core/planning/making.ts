@@ -336,11 +336,3 @@ export function mixesOf({ dough_g, packs, tools }: Pick<Making, 'dough_g' | 'pac
 		(_, nth) => Math.floor((packs * (nth + 1)) / mixes) - Math.floor((packs * nth) / mixes)
 	);
 }
-
-export const paceWords: Readonly<Record<PaceKind, string>> = {
-	mix: 'a dough',
-	divide: 'a ball',
-	layer: 'a coil',
-	cook: 'a piece',
-	pack: 'a pack'
-};

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { dayWish, tool, wishOf } from '../testing/wishes.ts';
 import type { DayWish } from './assemble.ts';
-import { howSure, planWish, waysOut, withWayOut, type PlannedDay } from './plan.ts';
+import { howSure, planWish, type PlannedDay } from './plan.ts';
+import { waysOut, triesOf } from './ways-out.ts';
 
 const clock = () => performance.now();
 const planned = (wish: DayWish, budget_ms = 150): PlannedDay => {
@@ -95,9 +96,23 @@ describe('ways out', () => {
 		expect(ways.length).toBeGreaterThan(0);
 		for (const way of ways) {
 			expect(way.firstStart_min).toBeGreaterThan(now.plan.firstStart_min);
-			const taken = planned(withWayOut(SATURDAY, now, way, null), 400);
+			const tried = triesOf(SATURDAY, now, null).find(
+				({ kind, of, from_min }) => kind === way.kind && of === way.of && from_min === way.from_min
+			);
+			const taken = planned(tried?.changed ?? SATURDAY, 400);
 			expect(taken.plan.late_min).toBe(0);
 			expect(taken.plan.firstStart_min).toBeGreaterThanOrEqual(way.firstStart_min - 5);
+		}
+	});
+
+	it('ask nobody to help at night', () => {
+		const night = { from_min: -675, to_min: -135 };
+		const wish = { ...SATURDAY, earliest_min: -1035, nights: [night] };
+		const hours = triesOf(wish, planned(wish, 300), null).filter(({ kind }) => kind === 'helper');
+		expect(hours.length).toBeGreaterThan(0);
+		for (const { from_min } of hours) {
+			const from = from_min ?? 0;
+			expect(from + 60 <= night.from_min || from >= night.to_min).toBe(true);
 		}
 	});
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayOf, make, task } from '../testing/days.ts';
 import { chances } from '../testing/random-recipe.ts';
-import { asItGoes, matters } from './as-it-goes.ts';
+import { asItGoes, matters, tookOf } from './as-it-goes.ts';
 import { lognormalFactor, Z90 } from './chance.ts';
 import type { Day } from './day.ts';
 import { Follower } from './follow.ts';
@@ -95,6 +95,17 @@ describe('as the day goes', () => {
 		const all = new Map([0, 1, 2].map((place) => [place, { begun_min: -80 + place, ended_min: null }]));
 		expect(asItGoes({ day: ROTI }, plan, new Map(), -200).next).toBe(0);
 		expect(asItGoes({ day: ROTI }, plan, all, 0).next).toBeNull();
+	});
+
+	it('says afterwards what took how long beside what was planned', () => {
+		const happened = new Map([
+			[0, { begun_min: -80, ended_min: -64 }],
+			// Nobody pressed it, and it is past.
+			[1, { begun_min: -40, ended_min: -40 }],
+			[2, { begun_min: -15, ended_min: null }]
+		]);
+		const tasks = ROTI.makes[0]?.tasks.map((of) => ({ task: of })) ?? [];
+		expect(tookOf(tasks, plan, happened)).toEqual([{ place: 0, planned_min: 10, took_min: 16 }]);
 	});
 
 	it('is said anew where it moves by more than three minutes', () => {

@@ -47,12 +47,16 @@ export function howMany({ days, price, cost, leftover, ordered }: DayAhead): How
 		make: walkUp + ordered,
 		walkUp,
 		ordered,
-		chanceOfSellingOut: sumBy(distribution, ({ packs, probability }) => (packs > walkUp ? probability : 0)),
+		chanceOfSellingOut: chanceOfMore(distribution, walkUp),
 		expectedLeft: sumBy(distribution, ({ packs, probability }) => probability * Math.max(0, walkUp - packs)),
 		distribution,
 		littleKnown
 	};
 }
+
+/** The chance that more is wanted than so many packs. */
+export const chanceOfMore = (distribution: readonly Wanted[], walkUp: number): number =>
+	sumBy(distribution, ({ packs, probability }) => (packs > walkUp ? probability : 0));
 
 /** What the takings of a day are expected to come to with so many packs for who walks up, costs taken off. */
 export function expectedGain(

@@ -1,7 +1,6 @@
 import { parseDate } from '@internationalized/date';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Entry, Happening } from '$core/bench/entries.ts';
-import { planWish } from '$core/planning/plan.ts';
 import { keepEntries } from '$lib/server/bench/entries.ts';
 import { dumpKitchen } from '$lib/server/archive/dump.ts';
 import { Refused, Stale } from '$lib/server/errors.ts';
@@ -19,7 +18,8 @@ import { saySoldOut, soldOutSince, soldOutToday, takeBackSoldOut } from '$lib/se
 import { newId } from '$lib/server/rows.ts';
 import { eraseCustomer } from '$lib/server/sales/erase.ts';
 import { tillsSold } from '$lib/server/sales/till-count.ts';
-import { dayWishOf, packedAt } from '$lib/plan/day-wish.ts';
+import { packedAt } from '$lib/plan/day-wish.ts';
+import { plannedTasks } from '$lib/testing/plan-tasks.ts';
 import type { OrderInput } from '$lib/orders/types.ts';
 import type { KeptPlan, PlanBasis, PlanWish, TakenTask } from '$lib/plan/types.ts';
 import { demoLoaded, useBench } from './kitchen.ts';
@@ -39,21 +39,7 @@ const pageOf = async (): Promise<{ basis: PlanBasis; plan: KeptPlan }> => {
 	const { day, place } = await market();
 	return pageOfPlan(bench.db, bench.kitchen, day, place);
 };
-const tasksOf = (basis: PlanBasis, wish: PlanWish): TakenTask[] => {
-	const planned = planWish(
-		dayWishOf(basis, wish, bench.kitchen.timeZone),
-		{ budget_ms: 300, clock: () => performance.now() },
-		undefined,
-		false
-	);
-	if (!planned.ok) throw new Error(planned.problems[0]?.message);
-	const { plan, assembled } = planned.value;
-	return plan.tasks.map(({ mode, start_min }, place) => ({
-		key: assembled.tasks[place]?.key ?? '',
-		mode,
-		start_min
-	}));
-};
+const tasksOf = (basis: PlanBasis, wish: PlanWish) => plannedTasks(basis, wish, bench.kitchen.timeZone);
 
 describe('what a market day of the demo wants', () => {
 	it('is who walks up by chance and what is ordered, each apart', async () => {

@@ -1,11 +1,10 @@
-import { planWish } from '../../../core/planning/plan.ts';
-import { dayWishOf } from '../../../src/lib/plan/day-wish.ts';
 import type { KeptPlan, PlanBasis, PlanWish } from '../../../src/lib/plan/types.ts';
 import { takeOrder } from '../../../src/lib/server/orders/keep.ts';
 import { pageOfPlan } from '../../../src/lib/server/plan/page.ts';
 import { takePlan } from '../../../src/lib/server/plan/plans.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import type { OrderInput } from '../../../src/lib/orders/types.ts';
+import { plannedTasks } from '../../../src/lib/testing/plan-tasks.ts';
 import type { Making } from './form.ts';
 import type { Subjects } from './subjects.ts';
 
@@ -34,21 +33,7 @@ export function planForms({
 		const wish: PlanWish = { ...plan.wish, packs: { [first?.productId ?? '']: 2 } };
 		return { basis, wish };
 	};
-	const tasksOf = (basis: PlanBasis, wish: PlanWish) => {
-		const planned = planWish(
-			dayWishOf(basis, wish, kitchen.timeZone),
-			{ budget_ms: 50, clock: () => performance.now() },
-			undefined,
-			false
-		);
-		if (!planned.ok) throw new Error(planned.problems[0]?.message);
-		const { plan, assembled } = planned.value;
-		return plan.tasks.map(({ mode, start_min }, place) => ({
-			key: assembled.tasks[place]?.key ?? '',
-			mode,
-			start_min
-		}));
-	};
+	const tasksOf = (basis: PlanBasis, wish: PlanWish) => plannedTasks(basis, wish, kitchen.timeZone, 50);
 	/** A day whose plan was taken. */
 	const taken = async () => {
 		const of = freshDay();

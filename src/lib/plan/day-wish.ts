@@ -1,5 +1,6 @@
 import { parseDate, parseTime, toCalendarDateTime, toZoned } from '@internationalized/date';
 import { isOvernight, type DayWish } from '$core/planning/assemble.ts';
+import { anotherOf } from '$core/planning/ways-out.ts';
 import type { PlanBasis, PlanProduct, PlanWish } from './types.ts';
 
 const MINUTE_MS = 60_000;
@@ -119,20 +120,16 @@ export function dayWishOf(basis: PlanBasis, wish: PlanWish, timeZone: string): D
 				nights: []
 			};
 	const tools = basis.tools.filter(({ id }) => !wish.without.includes(id));
-	const borrowed = tools.filter(({ id }) => wish.borrowed.includes(id));
-	return {
-		wishes: wishes.map((each) => ({
-			...each,
-			tools: [...each.tools, ...borrowed.flatMap(({ id }) => (each.tools.includes(id) ? `${id}+` : []))]
-		})),
-		tools: [
-			...tools,
-			...borrowed.map((tool) => ({ ...tool, id: `${tool.id}+`, name: `Another ${tool.name.toLowerCase()}` }))
-		],
+	const plain: DayWish = {
+		wishes,
+		tools,
 		people: Math.max(1, wish.people.length),
 		helpers: wish.helpers.map((from_min) => ({ from_min, to_min: from_min + HOUR_MIN })),
 		...hours,
 		reckoning: wish.reckoning,
 		pins: wish.pins
 	};
+	return tools
+		.filter(({ id }) => wish.borrowed.includes(id))
+		.reduce((sofar, tool) => anotherOf(tool, sofar), plain);
 }

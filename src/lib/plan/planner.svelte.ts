@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { DayWish } from '$core/planning/assemble.ts';
-import type { PlannedDay, WayOut } from '$core/planning/plan.ts';
+import type { PlannedDay } from '$core/planning/plan.ts';
+import type { WayOut } from '$core/planning/ways-out.ts';
 import type { Simulated } from '$core/planning/simulate.ts';
 import type { Problem } from '$core/problem.ts';
 import { newPlanningWorker } from './new-worker.ts';

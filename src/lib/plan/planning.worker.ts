@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import type { DayWish } from '$core/planning/assemble.ts';
-import { howSure, planWish, waysOut, type PlannedDay, type WayOut } from '$core/planning/plan.ts';
+import { howSure, planWish, type PlannedDay } from '$core/planning/plan.ts';
+import { waysOut, type WayOut } from '$core/planning/ways-out.ts';
 import type { Simulated } from '$core/planning/simulate.ts';
 import type { Outcome } from '$core/problem.ts';
 

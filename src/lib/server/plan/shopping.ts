@@ -1,12 +1,9 @@
-import { asTaken } from '$core/formula/by-feel.ts';
-import { isDough } from '$core/formula/types.ts';
 import { assembleDay } from '$core/planning/assemble.ts';
 import { sumOf } from '$core/measure/round.ts';
 import { dayWishOf } from '../../plan/day-wish.ts';
 import { missingOf, type Needed, type ToBuy } from '../../plan/shopping.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { KeptPlan, PlanBasis, TakenTask } from '../../plan/types.ts';
-import { byFeelOf, usualYield } from '../batches/history.ts';
 import { recentSummaries } from '../batches/standing.ts';
 import type { Database } from '../db/connection.ts';
 import { listFormulas } from '../formulas/read.ts';
@@ -16,6 +13,7 @@ import { stockItems } from '../lots/outlook.ts';
 import { lotsOnHand } from '../lots/read.ts';
 import { pricePacks } from '../prices.ts';
 import { groupBy } from '../rows.ts';
+import { doughOf } from './dough.ts';
 
 /**
  * What the batches of a plan need that are not begun yet, against what is there and no other batch needs, by name. Of a
@@ -44,18 +42,9 @@ export async function shoppingOf(
 	for (const make of makes) {
 		// What is begun is a batch: its needs are among those of the batches.
 		if (plan.batches[make.id]) continue;
-		const formula = formulas.find(({ products }) => products.some(({ id }) => id === make.wish));
-		const product = formula?.products.find(({ id }) => id === make.wish);
-		if (!formula || !product) continue;
-		const made = recent.filter((batch) => batch.formulaId === formula.id);
-		const { lines } = asTaken(formula.lines, byFeelOf(made));
-		const dough_g = sumOf(lines.filter(isDough), ({ used_g }) => used_g);
-		if (dough_g <= 0) continue;
-		const factor =
-			Math.max(
-				make.dough_g,
-				(make.packs * product.packPieces * product.ballWeight_g) / (usualYield(made) ?? 1)
-			) / dough_g;
+		const dough = doughOf(make, formulas, recent);
+		if (!dough) continue;
+		const { product, lines, factor } = dough;
 		const at_min = of.tasks.find(({ key }) => key.startsWith(`${make.id} `))?.start_min ?? 0;
 		for (const [ingredient, all] of groupBy(lines, (line) => line.ingredient))
 			need(ingredient, at_min, factor * sumOf(all, ({ used_g }) => used_g));

@@ -3,7 +3,8 @@
 	import { page } from '$app/state';
 	import { onMount, untrack } from 'svelte';
 	import { assembleDay, isOvernight } from '$core/planning/assemble.ts';
-	import { limitKind, type WayOut } from '$core/planning/plan.ts';
+	import { limitKind } from '$core/planning/plan.ts';
+	import type { WayOut } from '$core/planning/ways-out.ts';
 	import { toolResource } from '$core/planning/making.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import { dayText, percent, plural } from '$lib/format.ts';
@@ -55,12 +56,14 @@
 	const evening = $derived(
 		wish.evening === '' && !dayWish.wishes.some(isOvernight) ? withEvening(basis.day, wish, timeZone) : null
 	);
+	const question = $derived(JSON.stringify([dayWish, evening]));
 	$effect(() => {
 		if (taken) {
 			planner.end();
 			return;
 		}
-		const [asked, hours] = [dayWish, evening];
+		// Read again, the page has the same question in other objects: it is asked once.
+		const [asked, hours] = JSON.parse(question) as [typeof dayWish, typeof evening];
 		// What it answers is not what it is asked by.
 		untrack(() => {
 			if (asked.wishes.length > 0) planner.ask(asked, hours);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { chanceOfMore } from '$core/selling/how-many.ts';
 	import { oneMoreOrFewer } from '$core/selling/worth.ts';
 	import { page } from '$app/state';
 	import { money, percent } from '$lib/format.ts';
@@ -48,11 +49,7 @@
 			0,
 			packsOf(wish, product) + product.there + product.planned + product.soldToday - product.ahead.ordered
 		);
-	const chanceOf = (product: PlanProduct) =>
-		product.ahead.distribution.reduce(
-			(sum, { packs, probability }) => sum + (packs > walkUpOf(product) ? probability : 0),
-			0
-		);
+	const chanceOf = (product: PlanProduct) => chanceOfMore(product.ahead.distribution, walkUpOf(product));
 	const oneOf = (product: PlanProduct) =>
 		product.money && product.ahead.distribution.length > 0
 			? oneMoreOrFewer(

@@ -2,7 +2,7 @@
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
 	import { onMount } from 'svelte';
-	import { asItGoes, matters, type Going } from '$core/planning/as-it-goes.ts';
+	import { asItGoes, matters, tookOf, type Going } from '$core/planning/as-it-goes.ts';
 	import { assembleDay } from '$core/planning/assemble.ts';
 	import { lanesOf } from '$core/planning/lanes.ts';
 	import { toolResource } from '$core/planning/making.ts';
@@ -104,14 +104,13 @@
 	const toBegin = $derived((assembled?.makes ?? []).filter(({ id }) => !data.plan.batches[id]).length);
 	/** What took longer or less than planned: it goes into what is expected next time. */
 	const went = $derived(
-		(assembled?.tasks ?? []).flatMap((task, place) => {
-			const was = happened.get(place);
-			if (!was || was.ended_min === null || was.ended_min <= was.begun_min) return [];
-			const planned_min = task.task.modes[tasks[place]?.mode ?? 0]?.minutes ?? 0;
-			const took_min = was.ended_min - was.begun_min;
-			const make = assembled?.makes.find(({ id }) => id === task.make);
-			return [{ place, words: `${task.words}, ${make?.name ?? ''}`, planned_min, took_min }];
-		})
+		assembled
+			? tookOf(assembled.tasks, { tasks }, happened).map((took) => {
+					const task = assembled.tasks[took.place];
+					const make = assembled.makes.find(({ id }) => id === task?.make);
+					return { ...took, words: `${task?.words ?? ''}, ${make?.name ?? ''}` };
+				})
+			: []
 	);
 	// What is entered at any bench moves the day, here and on every device that looks at it.
 	onMount(() => {

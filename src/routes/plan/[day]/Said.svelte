@@ -69,6 +69,17 @@
 			/>
 			<button type="button" class="button" onclick={add}>Add</button>
 		</div>
+		{#each wish.overnight as id (id)}
+			<p class="mt-1 text-sm">
+				The dough of {basis.products.find(({ productId }) => productId === id)?.name ?? ''} is chilled overnight
+				<button
+					type="button"
+					class="min-h-8 underline"
+					onclick={() => onchange({ overnight: wish.overnight.filter((each) => each !== id) })}
+					>the same day</button
+				>
+			</p>
+		{/each}
 		{#if wish.helpers.length > 0}
 			<p class="mt-1 text-sm">
 				{wish.helpers.length === 1

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { WayOut } from '$core/planning/plan.ts';
+	import type { WayOut } from '$core/planning/ways-out.ts';
 	import type { PlanBasis } from '$lib/plan/types.ts';
 	import { clockAt, minutesText, momentAt } from '$lib/plan/times.ts';
 
