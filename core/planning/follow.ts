@@ -122,11 +122,14 @@ export class Follower {
 		ahead_min = 0
 	): Course {
 		const units = new Map<string, Unit[]>();
-		for (const [resource, count] of Object.entries(this.#day.resources))
+		for (const [resource, count] of Object.entries(this.#day.resources)) {
+			// The fridge holds grams: what fits in it was planned.
+			if (count > MOST_UNITS) continue;
 			units.set(
 				resource,
 				Array.from({ length: count }, () => ({ freeAt: -Infinity, by: -1, shut: [] }))
 			);
+		}
 		for (const { resource, amount, from_min, to_min } of this.#day.closed)
 			for (const unit of (units.get(resource) ?? []).slice(-amount))
 				unit.shut.push({ from: from_min, to: to_min });
@@ -156,8 +159,6 @@ export class Follower {
 			const taken: { unit: Unit; worked: boolean }[] = [];
 			const take = (resource: string, amount: number, minutes: number, worked: boolean) => {
 				const of = units.get(resource) ?? [];
-				// The fridge holds grams: what fits in it was planned.
-				if (amount > MOST_UNITS) return;
 				const best = of
 					.filter((unit) => !taken.some((each) => each.unit === unit))
 					.map((unit) => ({ unit, from: freeFrom(unit, start, minutes) }))

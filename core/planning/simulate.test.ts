@@ -35,6 +35,16 @@ describe('a lognormal through median and 90th percentile', () => {
 });
 
 describe('a plan that is followed', () => {
+	it('takes a fridge’s grams as an amount, however many they are', () => {
+		const chilled = dayOf({
+			resources: { people: 1, fridge: 5_000_000_000 },
+			makes: [make('roti', [task('mix', 10, { keeps: { fridge: 4_000 } }), task('pack', 15)])]
+		});
+		const course = new Follower(chilled, { modes: [0, 0], starts: [-60, -15] }).follow(
+			(at) => [10, 15][at] ?? 0
+		);
+		expect(course.ends).toEqual([-50, 0]);
+	});
 	const starts = (minutes: number[], happened = new Map()) =>
 		new Follower(ROTI, { modes: [0, 0, 0], starts: [-80, -40, -15] }).follow(
 			(at) => minutes[at] ?? 0,

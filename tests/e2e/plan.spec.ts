@@ -39,8 +39,33 @@ async function asNobodySaid(page: Page): Promise<void> {
 	if (await evening.isChecked()) await evening.click();
 }
 
-/** News of the kitchen that changes nothing of the day lets the plan stand as it is. */
+/**
+ * Takes the plan. What others do in the kitchen at the same time may change what it is planned from: then the page
+ * says so and plans it anew, and it is taken again.
+ */
+async function takeIt(page: Page): Promise<void> {
+	const going = page.getByTestId('going');
+	const refusal = page.getByText('look at it and take it again');
+	await expect(async () => {
+		await planned(page);
+		await answered(page, () => page.getByRole('button', { name: 'Take this plan' }).click());
+		await expect(going.or(refusal)).toBeVisible();
+		await expect(going).toBeVisible({ timeout: 1000 });
+	}).toPass({ timeout: 120_000 });
+}
+
+/** News of the kitchen that changes nothing of the day lets the plan stand as it is; others may change it in between. */
 async function readAgainThinksNothing(page: Page): Promise<void> {
+	for (let tries = 1; ; tries++)
+		try {
+			await planned(page);
+			return await thinksNothing(page);
+		} catch (error) {
+			if (tries === 3) throw error;
+		}
+}
+
+async function thinksNothing(page: Page): Promise<void> {
 	const inTime = page.getByTestId('in-time');
 	await inTime.evaluate((at) => {
 		at.dataset.thought = '';
@@ -53,8 +78,9 @@ async function readAgainThinksNothing(page: Page): Promise<void> {
 	const read = page.waitForResponse((response) => response.url().includes('__data.json'));
 	await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
 	await (await read).finished();
-	await expect(page.getByTestId('way').first()).toBeVisible({ timeout: 30_000 });
-	await expect(inTime).toHaveAttribute('data-thought', '');
+	// Nothing is to be seen where nothing happens: so long a page has to ask anew what it was asked before.
+	await page.waitForTimeout(500);
+	await expect(inTime).toHaveAttribute('data-thought', '', { timeout: 1000 });
 }
 
 test('plan a Saturday: how many, drag, too late, a way out, print, take', async ({ page }) => {
@@ -113,8 +139,7 @@ test('plan a Saturday: how many, drag, too late, a way out, print, take', async 
 	await expect(page.getByTestId('step').first()).toBeVisible();
 	await page.emulateMedia({ media: 'screen' });
 
-	await planned(page);
-	await answered(page, () => page.getByRole('button', { name: 'Take this plan' }).click());
+	await takeIt(page);
 	await expect(page.getByTestId('going')).toContainText('Next:');
 	const [calendar] = await Promise.all([
 		page.waitForEvent('download'),
@@ -138,7 +163,7 @@ test('the bench moves the day, here and on another device', async ({ page, conte
 	await page.getByLabel('Packs of Beet and cumin roti').fill('2');
 	await planned(page);
 	const start = Number(await stretch(page, /^mix Beet/).getAttribute('data-start'));
-	await answered(page, () => page.getByRole('button', { name: 'Take this plan' }).click());
+	await takeIt(page);
 	await answered(page, () => page.getByRole('button', { name: 'Begin 1 batch' }).click());
 	const going = page.getByTestId('going');
 	await expect(going).toContainText('Next: mix, Beet and cumin roti');

@@ -254,7 +254,7 @@ describe('a plan', () => {
 		// The first thing is packed before it is mixed.
 		await expect(
 			take(tasks.map((task, at) => (at === 0 ? { ...task, start_min: 0 } : task)))
-		).rejects.toThrow('look at it again');
+		).rejects.toThrow('take it again');
 		await take(tasks);
 		const kept = await getPlan(bench.db, bench.kitchen, basis);
 		expect(kept.taken?.tasks).toEqual(tasks);

@@ -34,6 +34,8 @@ export function draftForm<Record>(options: {
 	saved: string | (() => string);
 	/** With what the action gave back. */
 	onsaved?: (data: ActionData) => void;
+	/** The server would not take it, and it is not that somebody else saved meanwhile. */
+	onrefused?: () => void;
 	/** What is typed now and is sent, where the form's own hidden `draft` does not say it. */
 	sends?: () => unknown;
 	/** What is typed now, where what is sent is put together otherwise. */
@@ -68,6 +70,7 @@ export function draftForm<Record>(options: {
 			stale = (result.data?.stale as Record | undefined) ?? null;
 			problems = stale ? [] : ((result.data?.problems as Problem[] | undefined) ?? []);
 			problems = notMended(problems, told, typed());
+			if (!stale) options.onrefused?.();
 			await toFirstProblem();
 			return;
 		}

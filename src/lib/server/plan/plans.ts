@@ -75,13 +75,17 @@ export async function takePlan(
 	const inOrder = needed.map(({ key }) => said.get(key));
 	if (needed.length === 0) refuse('', 'nothing is to be made: say how many packs first');
 	if (said.size !== needed.length || inOrder.some((task) => task === undefined))
-		refuse('', 'what is to be made changed since this was planned: look at it again');
+		refuse(
+			'',
+			'what is to be made changed since this was planned: it is planned anew, look at it and take it again'
+		);
 	const isRight = isSound(
 		day,
 		inOrder.map((task) => task?.mode ?? 0),
 		inOrder.map((task) => task?.start_min ?? 0)
 	);
-	if (!isRight) refuse('', 'what it is planned from changed meanwhile: look at it again');
+	if (!isRight)
+		refuse('', 'what it is planned from changed meanwhile: it is planned anew, look at it and take it again');
 	const money = basis.products.map((product) => ({ ...product, money: null }));
 	const taken: TakenPlan = { basis: { ...basis, products: money }, wish, tasks, inTime };
 	await write(db, kitchen, basis, version, {

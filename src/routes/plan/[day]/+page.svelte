@@ -13,7 +13,8 @@
 	import { Planner } from '$lib/plan/planner.svelte.ts';
 	import { clockAt, minutesText, momentAt, weekdayOf } from '$lib/plan/times.ts';
 	import type { PlanWish } from '$lib/plan/types.ts';
-	import Problems from '$lib/ui/Problems.svelte';
+	import { readAgain } from '$lib/read-again.ts';
+import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import DemandTable from './DemandTable.svelte';
 	import Going from './Going.svelte';
@@ -167,6 +168,8 @@
 
 	const take = draftForm<never>({
 		saved: 'Plan taken',
+		// It was planned from what is no more: what is there now is planned at once.
+		onrefused: () => void readAgain('app:plan'),
 		sends: () => ({
 			version: keeping.version,
 			wish,
