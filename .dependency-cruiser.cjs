@@ -8,6 +8,7 @@ const FLOORS = [
 	['facts.ts', 'statement', 'label', 'squaring', 'netquantity'],
 	['derive.ts'],
 	['plan.ts', 'bench', 'ribbon', 'why', 'history', 'selling', 'sure', 'planning'],
+	['reformulate'],
 	['file'],
 	['testing']
 ];

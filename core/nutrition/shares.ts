@@ -22,7 +22,10 @@ export function pieceShares(lines: readonly Line[], flow: MassFlow, mixGap: MixG
 }
 
 /** Water that left one piece's dough before dividing, in grams: none unless the gap was evaporation. */
-export function evaporatedPerPiece_g(flow: MassFlow, mixGap: MixGap): number {
+export function evaporatedPerPiece_g(
+	flow: Pick<MassFlow, 'doughMass_g' | 'doughWeight_g' | 'ballWeight_g'>,
+	mixGap: MixGap
+): number {
 	if (mixGap !== 'evaporation') return 0;
 	return ((flow.doughMass_g - flow.doughWeight_g) * flow.ballWeight_g) / flow.doughWeight_g;
 }

@@ -72,6 +72,10 @@ export interface RuleSet {
 	printed: readonly Nutrient[];
 	/** The figures of the panel or table, in the order they print. */
 	figures: readonly Figure[];
+	/** The figure a nutrient prints in, and how much of it one unit of the nutrient makes; null where it prints in none. */
+	printsOf(nutrient: Nutrient): { key: string; factor: number } | null;
+	/** An amount of a figure as it prints. */
+	print(key: string, amount: number): string;
 	/** The columns a figure prints in; null while nothing prints. */
 	columnsOf(facts: PrintedFacts, product: Product, key: string): FigureColumn[] | null;
 	/** Energy of a piece as this rule set has it worked out; null where unknown. */

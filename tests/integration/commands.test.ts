@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { recipe } from '$core/testing/recipe.ts';
+import { dough, flour, ingredient, per100g, recipe, water } from '$core/testing/recipe.ts';
 import { writeRecipe } from '$core/file/write.ts';
 import { deriveText } from '$core/file/derive-text.ts';
 
@@ -155,5 +155,75 @@ describe('npm run --silent read-lines', () => {
 			},
 			{ ...spoon, text: '1 tbsp milk at 40 degrees plus more to brush', lines: [spoon, more] }
 		]);
+	});
+});
+
+describe('npm run --silent reformulate', () => {
+	const ask = (document: object) =>
+		spawnSync('npm', ['run', '--silent', 'reformulate', '--', '-'], {
+			encoding: 'utf8',
+			input: JSON.stringify(document)
+		});
+	const file = JSON.parse(
+		writeRecipe(
+			recipe({
+				ingredients: [
+					flour,
+					water,
+					ingredient('salt', { kind: 'salt', per100g: per100g({ sodium_mg: 38758 }) })
+				],
+				formula: { name: 'Roti', lines: [dough('flour', 1000), dough('water', 600), dough('salt', 20)] }
+			})
+		)
+	) as object;
+	const free = [{ line: 2, low_g: 0, high_g: 40 }];
+
+	it('grants a wish: free lines in the scale’s steps, what holds it back, the facts', () => {
+		// 145 mg a serving of one roti are 145 ÷ 387.58 × 1620 ÷ 50 = 12.12 g of salt: 12 g.
+		const targets = [{ figure: 'sodium_mg', per: 'serving', atMost: 140, as: 'printed' }];
+		const answer = ask({ file, free, targets, step_g: 1, windows: 'roti' });
+		expect(answer.status).toBe(0);
+		const found = JSON.parse(answer.stdout) as Record<string, unknown> & {
+			facts: { panel: { sodium: object } };
+		};
+		expect(found).toMatchObject({
+			status: 'met',
+			ballWeight_g: 50,
+			lines: [{ line: 2, grams: 12 }],
+			change: 0.4
+		});
+		expect(found.facts.panel.sodium).toMatchObject({ amount: '140mg' });
+		expect(Object.keys(found)).toEqual(['status', 'ballWeight_g', 'lines', 'change', 'binding', 'facts']);
+	});
+
+	it('names what cannot hold together, and by how little each would have to give', () => {
+		const targets = [
+			{ figure: 'sodium_mg', per: 'piece', atMost: 140 },
+			{ figure: 'hydration', atLeast: 50 },
+			{ figure: 'salt', atLeast: 1.5 }
+		];
+		const answer = ask({ file, free, targets, step_g: 1, windows: null });
+		expect(answer.status).toBe(0);
+		const found = JSON.parse(answer.stdout) as { giving: { target: number; would: number }[] };
+		expect(found).toMatchObject({ status: 'impossible', conflict: [0, 2] });
+		// 15 g of salt with 1000 g of flour in 1615 g: 15 × 50 ÷ 1615 × 387.58.
+		expect(found.giving[0]?.would).toBeCloseTo((15 * 50 * 387.58) / 1615, 3);
+	});
+
+	it('exits 2 with what cannot be asked, at its place', () => {
+		const paths = (more: object) => {
+			const answer = ask({ file, free, targets: [], step_g: 1, windows: null, ...more });
+			expect([answer.status, answer.stdout]).toEqual([2, '']);
+			return (JSON.parse(answer.stderr) as { errors: { path: string }[] }).errors.map(({ path }) => path);
+		};
+		expect(paths({ free: [{ line: 3 }] })).toEqual(['free[0].line']);
+		expect(paths({ free: [{ line: 2, low_g: 5, high_g: 4 }] })).toEqual(['free[0].high_g']);
+		expect(paths({ windows: 'pancake' })).toEqual(['windows']);
+		expect(paths({ ballWeight_g: { low: 50.2, high: 50.8 } })).toEqual(['ballWeight_g']);
+		expect(paths({ targets: [{ figure: 'sodium_mg' }] })).toEqual(['targets[0]']);
+		expect(paths({ targets: [{ figure: 'water_g', as: 'printed', atMost: 1 }] })).toEqual(['targets[0]']);
+		expect(paths({ targets: [{ figure: 'cost', atMost: '0,09' }] })).toEqual(['targets[0].atMost']);
+		expect(paths({ extra: 1 })).toEqual(['extra']);
+		expect(paths({ file: { ...file, rules: 'xx' } })).toEqual(['file.rules']);
 	});
 });

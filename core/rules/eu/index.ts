@@ -8,12 +8,12 @@ import { area_cm2 } from '../pack-room.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { EU_ANNEX_II, EU_EXEMPTIONS } from './allergens.ts';
 import { euAsks } from './asks.ts';
-import { EU_FIGURES, euColumns } from './figures.ts';
+import { EU_FIGURES, euColumns, euPrintsOf } from './figures.ts';
 import { euPackLabel } from './pack-label.ts';
 import { euPacks } from './packs.ts';
 import { euNetSize_pt, euTextSize_pt } from './sizes.ts';
 import { euStatement } from './statement.ts';
-import { euTable } from './table.ts';
+import { euPrint, euTable } from './table.ts';
 import { euBounds } from './tolerance.ts';
 import type { TableContent } from './format.ts';
 
@@ -37,6 +37,8 @@ export const eu: RuleSet = {
 	],
 	printed: ['fat_g', 'saturates_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'sodium_mg'],
 	figures: EU_FIGURES,
+	printsOf: euPrintsOf,
+	print: euPrint,
 	columnsOf: euColumns,
 	energy_kcal: (energy) => energy.eu_kcal,
 	boundsOf: euBounds,

@@ -63,3 +63,19 @@ export function euTable(amounts: NutrientAmounts, energy: Pick<FactorEnergy, 'eu
 		salt: salt(sodium_mg === null ? null : (sodium_mg * 2.5) / 1000)
 	};
 }
+
+const CELLS: Record<Exclude<TableKey, 'energy'>, (value: number) => string | null> = {
+	fat: grams,
+	saturates,
+	carbohydrate: grams,
+	sugars: grams,
+	fibre: grams,
+	protein: grams,
+	salt
+};
+
+/** An amount of a line as it prints; of energy its kcal. */
+export function euPrint(key: string, value: number): string {
+	if (key === 'energy') return `${roundTo(value, 1)} kcal`;
+	return CELLS[key as keyof typeof CELLS](value) ?? '';
+}

@@ -1,4 +1,4 @@
-import { nutrientUnit } from '../../composition/nutrients.ts';
+import { nutrientUnit, type Nutrient } from '../../composition/nutrients.ts';
 import type { Product } from '../../formula/types.ts';
 import { sumOfTerms, type Figure, type FigureColumn } from '../figure.ts';
 import type { PrintedFacts } from '../declarations.ts';
@@ -29,6 +29,13 @@ function panelFigure(key: PanelKey): Figure {
 
 /** The figures of a US panel, in the order they print. */
 export const US_FIGURES: readonly Figure[] = [calories, ...PANEL_LINES.map(panelFigure)];
+
+/** The panel line of a nutrient, in the nutrient's own unit. */
+export function usPrintsOf(nutrient: Nutrient): { key: string; factor: number } | null {
+	if (nutrient === 'energy_kcal') return { key: calories.key, factor: 1 };
+	const key = PANEL_LINES.find((each) => panelNutrient(each) === nutrient);
+	return key === undefined ? null : { key, factor: 1 };
+}
 
 /** The columns a panel line prints in; null without a panel. */
 export function usColumns(facts: PrintedFacts, product: Product, key: string): FigureColumn[] | null {

@@ -7,7 +7,7 @@ import { declaredAllergens } from '../allergens.ts';
 import type { Declarations } from '../declarations.ts';
 import type { RuleInput, RuleSet } from '../ruleset.ts';
 import { containsText, US_EXEMPTIONS, US_MAJOR_ALLERGENS } from './allergens.ts';
-import { US_FIGURES, usColumns } from './figures.ts';
+import { US_FIGURES, usColumns, usPrintsOf } from './figures.ts';
 import { panelContent, printedPanel } from './format/content.ts';
 import { isSmallFormat, SMALLEST_PACK_CM2, US_FORMATS, usFormatProblem } from './format/index.ts';
 import { usAsks } from './asks.ts';
@@ -18,7 +18,7 @@ import { PANEL_LINES, panelNutrient, usPanel } from './panel.ts';
 import { servingReason, usServing } from './serving.ts';
 import { usNetSize_pt, usTextSize_pt } from './sizes.ts';
 import { usStatement } from './statement.ts';
-import { usBounds, usSafePrint } from './tolerance.ts';
+import { usBounds, usPrint, usSafePrint } from './tolerance.ts';
 
 /** The United States: 21 CFR 101 and FALCPA. */
 export const us: RuleSet = {
@@ -29,6 +29,8 @@ export const us: RuleSet = {
 	needed: NUTRIENTS.filter((nutrient) => nutrient !== 'energy_kcal'),
 	printed: PANEL_LINES.map(panelNutrient),
 	figures: US_FIGURES,
+	printsOf: usPrintsOf,
+	print: usPrint,
 	columnsOf: usColumns,
 	energy_kcal: (energy) => energy.us_kcal,
 	boundsOf: usBounds,

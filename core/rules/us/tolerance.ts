@@ -41,7 +41,7 @@ export function usSafePrint(
 	const isLeast = AT_LEAST.includes(key);
 	let value = isLeast ? p5 / (isAdded ? ADDED_SHARE : NATURAL_SHARE) : p95 / MOST_SHARE;
 	for (let tries = 0; tries < MOST_TRIES; tries++) {
-		const printed = prints(key, value);
+		const printed = usPrint(key, value);
 		const { low, high } = usBounds(key, printed, isAdded);
 		if ((low ?? 0) <= p5 && (high ?? Infinity) >= p95) return printed;
 		value *= isLeast ? 1 / FINER : FINER;
@@ -49,7 +49,8 @@ export function usSafePrint(
 	return null;
 }
 
-const prints = (key: string, value: number): string =>
+/** An amount of a panel figure as it prints. */
+export const usPrint = (key: string, value: number): string =>
 	key === 'calories' ? calories(value) : (panelLine(key as PanelKey, value).amount ?? '');
 
 /** Hundredths: every zero of the panel ends on one. */
@@ -57,8 +58,8 @@ const STEP = 0.01;
 
 /** The least amount that no longer prints as zero. */
 function endOfZero(key: string): number {
-	const zero = prints(key, 0);
+	const zero = usPrint(key, 0);
 	let steps = 1;
-	while (prints(key, steps * STEP) === zero) steps++;
+	while (usPrint(key, steps * STEP) === zero) steps++;
 	return settled(steps * STEP);
 }

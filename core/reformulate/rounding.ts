@@ -1,0 +1,132 @@
+import { settled, roundTo } from '../measure/round.ts';
+import { isDough } from '../formula/types.ts';
+import { changeOf, gramsOf, programOf, type Ask, type Asked, type Model } from './model.ts';
+import { GaveUp, type Solution, type Solver } from './program.ts';
+import { sumAt, valueAt } from './quantity.ts';
+
+/** Programs that are solved with bounds drawn in further, before it is said that the scale is too coarse. */
+const TRIES = 12;
+
+/** A scale so fine that rounding to it moves hardly anything is no matter of whole numbers. */
+const MOST_STEPS = 100_000;
+
+/** Whether an ask holds of some grams, with the noise of binary numbers taken off. */
+export function holds({ quantity }: Asked, grams: readonly number[]): boolean {
+	const value = valueAt(quantity, grams);
+	if (!Number.isFinite(value)) return false;
+	return settled(value) <= settled(quantity.high) && settled(value) >= settled(quantity.low);
+}
+
+/**
+ * The nearest grams in whole steps of the scale for which every ask holds; null where none are found. The bounds are
+ * drawn in by what the rounding of the other lines breaks them by, until it breaks none; then every free line is tried
+ * a step nearer to what it is now.
+ */
+export function roundedGrams(model: Model, step_g: number, solve: Solver): number[] | null {
+	const margins = new Map<Ask, number>();
+	const isFine = model.frame.doughMass_g / step_g > MOST_STEPS;
+	for (let tries = 0; tries < TRIES; tries++) {
+		const near = nearest(model, margins, isFine ? null : step_g, solve);
+		if (!near) return null;
+		const grams = onScale(model, near, step_g);
+		const broken = model.asked.filter((asked) => !holds(asked, grams));
+		if (broken.length === 0 && isWithin(model, grams)) return nearer(model, grams, step_g);
+		for (const { ask, quantity } of broken) {
+			const { over, under, low, high } = quantity;
+			const beyond = (bound: number) =>
+				Number.isFinite(bound) ? sumAt(over, grams) - bound * sumAt(under, grams) : 0;
+			const by = Math.max(beyond(high), -beyond(low), 0);
+			const least = Math.abs(sumAt(over, grams)) * 1e-9;
+			margins.set(ask, (margins.get(ask) ?? 0) + Math.max(by, least) * 1.01);
+		}
+		if (broken.length === 0) return null;
+	}
+	return null;
+}
+
+/** The nearest grams with bounds drawn in, free lines in whole steps where a step is given and that can be told in time. */
+function nearest(
+	model: Model,
+	margins: ReadonlyMap<Ask, number>,
+	step_g: number | null,
+	solve: Solver
+): number[] | null {
+	const of = (step?: number): number[] | null => {
+		const whole = step === undefined ? {} : { step_g: step };
+		const found: Solution = solve(programOf(model, { asked: model.asked, margins, ...whole }));
+		return found && gramsOf(model, found.values, step);
+	};
+	if (step_g === null) return of();
+	try {
+		return of(step_g);
+	} catch (error) {
+		if (!(error instanceof GaveUp)) throw error;
+		return of();
+	}
+}
+
+/**
+ * Every line on the scale’s step; what that leaves over of the dough goes to the largest line that is not free, or to
+ * the largest there is where all are.
+ */
+export function onScale(model: Model, grams: readonly number[], step_g: number): number[] {
+	const { frame, units, rest } = model;
+	const { lines } = frame.recipe.formula;
+	const rounded = [...grams];
+	const inUnits = units.flatMap(({ members }) => members.map(({ line }) => line));
+	for (const line of inUnits) rounded[line] = roundTo(grams[line] ?? 0, step_g);
+	const isDoughLine = (line: number) => lines[line] !== undefined && isDough(lines[line]);
+	const sum = (of: readonly number[]) => of.reduce((total, line) => total + (rounded[line] ?? 0), 0);
+	const freeDough = inUnits.filter(isDoughLine);
+	const left_g = frame.doughMass_g - sum(freeDough);
+	const rest_g = rest.reduce((total, line) => total + (frame.now_g[line] ?? 0), 0);
+	if (rest_g > 0)
+		for (const line of rest) rounded[line] = roundTo(((frame.now_g[line] ?? 0) * left_g) / rest_g, step_g);
+	const takers = rest_g > 0 ? rest : freeDough;
+	const largest = takers.reduce(
+		(best, line) => ((grams[line] ?? 0) > (grams[best] ?? 0) ? line : best),
+		takers[0] ?? 0
+	);
+	const others = [...freeDough, ...rest].filter((line) => line !== largest);
+	rounded[largest] = settled(frame.doughMass_g - sum(others));
+	return rounded;
+}
+
+function isWithin({ free, units }: Model, grams: readonly number[]): boolean {
+	const alone = new Set(
+		units.filter(({ members }) => members.length === 1).flatMap(({ members }) => members[0]?.line ?? [])
+	);
+	return (
+		grams.every((each) => each >= 0) &&
+		free
+			.filter(({ line }) => alone.has(line))
+			.every(
+				({ line, low_g, high_g }) =>
+					settled(grams[line] ?? 0) >= settled(low_g) &&
+					(high_g === null || settled(grams[line] ?? 0) <= settled(high_g))
+			)
+	);
+}
+
+/** A free line at a time a step nearer to what it is now, for as long as everything holds. */
+function nearer(model: Model, from: number[], step_g: number): number[] {
+	const alone = model.units.flatMap(({ members }) => (members.length === 1 ? (members[0]?.line ?? []) : []));
+	let grams = from;
+	for (let goesOn = true; goesOn;) {
+		goesOn = false;
+		for (const line of alone)
+			for (const step of [step_g, -step_g]) {
+				const tried = [...grams];
+				tried[line] = settled((grams[line] ?? 0) + step);
+				const next = onScale(model, tried, step_g);
+				if (
+					!isWithin(model, next) ||
+					settled(changeOf(model, next, true)) >= settled(changeOf(model, grams, true))
+				)
+					continue;
+				if (!model.asked.every((asked) => holds(asked, next))) continue;
+				[grams, goesOn] = [next, true];
+			}
+	}
+	return grams;
+}
