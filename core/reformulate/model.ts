@@ -39,6 +39,11 @@ export interface Model {
 /** A weight so small that it decides only between what is alike otherwise. */
 const HARDLY = 1e-6;
 
+/** No line is changed by more than this many times what it is, where it is asked which lines are touched at all. */
+const MOST_CHANGE = 100;
+/** Of a change, beside the number of lines that are touched. */
+const BETWEEN = 1e-4;
+
 /**
  * The model of a wish (section 18). Grams of free lines and one factor of all others are what is to be found; the dough
  * keeps its mass. Problems name what of the wish cannot be asked.
@@ -149,6 +154,8 @@ export interface Task {
 	least?: { factors: readonly number[] };
 	/** The change may be so much at most. */
 	mostChange?: number;
+	/** As few lines as can be are touched; of those with as few, the nearest. */
+	fewest?: boolean;
 }
 
 /** The linear program of a task; what is found is read by `gramsOf`. */
@@ -181,8 +188,20 @@ export function programOf(model: Model, task: Task): Program {
 			const dough = isDoughLine(frame, line);
 			const weight = (model.free.find((each) => each.line === line)?.weight ?? 1) * (dough ? 1 : HARDLY);
 			const column = columns.length;
-			columns.push({ low: 0, high: Infinity, cost: task.least ? 0 : weight });
+			const isLeast = !task.least && !task.fewest;
+			columns.push({ low: 0, high: Infinity, cost: isLeast ? weight : task.fewest ? weight * BETWEEN : 0 });
 			if (dough) changes.push(column);
+			if (task.fewest) {
+				rows.push({
+					terms: [
+						[column, 1],
+						[columns.length, -MOST_CHANGE]
+					],
+					low: -Infinity,
+					high: 0
+				});
+				columns.push({ low: 0, high: 1, cost: 1, isWhole: true });
+			}
 			const [, factor] = terms.get(line) ?? [at, 0];
 			const reference = reference_g[line] ?? 1;
 			const now = (frame.now_g[line] ?? 0) / reference;

@@ -154,8 +154,14 @@ function nutrientQuantity(
 		value: {
 			over: times(over, basis.value.times),
 			under: basis.value.under,
-			low: target.atLeast === null ? -Infinity : least(target.atLeast),
-			high: target.atMost === null ? Infinity : most(target.atMost),
+			low: Math.max(
+				target.atLeast === null ? -Infinity : least(target.atLeast),
+				target.narrowed?.low ?? -Infinity
+			),
+			high: Math.min(
+				target.atMost === null ? Infinity : most(target.atMost),
+				target.narrowed?.high ?? Infinity
+			),
 			factor
 		}
 	};

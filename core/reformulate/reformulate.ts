@@ -22,6 +22,7 @@ export interface Granted {
 	optimum: number;
 	/** What holds it back: by how much the change would be less for one unit of it. */
 	binding: { ask: Ask; worth: number }[];
+	recipe: Frame['recipe'];
 	facts: Facts;
 }
 
@@ -73,10 +74,9 @@ export function reformulate(
 				settled(a.objective) - settled(b.objective) ||
 				Math.abs(a.model.ballWeight_g - now) - Math.abs(b.model.ballWeight_g - now)
 		);
-	for (const { model, objective, grams } of found) {
+	for (const { model, objective } of found) {
 		const granted = grantedBy(model, wish, objective, solve);
 		if (granted) return { ok: true, value: granted };
-		void grams;
 	}
 	const among = ({ asked }: Model) => (mayGive ? asked : asked.filter(({ ask }) => ask.kind === 'target'));
 	if (found.length === 0) {
@@ -96,7 +96,8 @@ function ballsOf({ facts }: Frame, { ballWeight_g }: Wish): number[] {
 function grantedBy(model: Model, wish: Wish, optimum: number, solve: Solver): Granted | null {
 	const grams = roundedGrams(model, wish.step_g, solve);
 	if (!grams) return null;
-	const derived = derive(recipeWith(model.frame, grams, model.ballWeight_g));
+	const recipe = recipeWith(model.frame, grams, model.ballWeight_g);
+	const derived = derive(recipe);
 	if (!derived.ok) return null;
 	return {
 		status: 'met',
@@ -105,6 +106,7 @@ function grantedBy(model: Model, wish: Wish, optimum: number, solve: Solver): Gr
 		change: settled(changeOf(model, grams)),
 		optimum,
 		binding: bindingOf(model, optimum, solve),
+		recipe,
 		facts: derived.value
 	};
 }

@@ -1,8 +1,11 @@
 import { settled, roundTo } from '../measure/round.ts';
 import { isDough } from '../formula/types.ts';
-import { changeOf, gramsOf, programOf, type Ask, type Asked, type Model } from './model.ts';
+import { changeOf, gramsOf, programOf, type Ask, type Asked, type Model, type Task } from './model.ts';
 import { GaveUp, type Solution, type Solver } from './program.ts';
 import { sumAt, valueAt } from './quantity.ts';
+
+/** What is to be least instead of the change. */
+export type Aim = Pick<Task, 'least' | 'mostChange' | 'fewest'>;
 
 /** Programs that are solved with bounds drawn in further, before it is said that the scale is too coarse. */
 const TRIES = 12;
@@ -22,15 +25,16 @@ export function holds({ quantity }: Asked, grams: readonly number[]): boolean {
  * drawn in by what the rounding of the other lines breaks them by, until it breaks none; then every free line is tried
  * a step nearer to what it is now.
  */
-export function roundedGrams(model: Model, step_g: number, solve: Solver): number[] | null {
+export function roundedGrams(model: Model, step_g: number, solve: Solver, aim: Aim = {}): number[] | null {
 	const margins = new Map<Ask, number>();
 	const isFine = model.frame.doughMass_g / step_g > MOST_STEPS;
 	for (let tries = 0; tries < TRIES; tries++) {
-		const near = nearest(model, margins, isFine ? null : step_g, solve);
+		const near = nearest(model, { ...aim, asked: model.asked, margins }, isFine ? null : step_g, solve);
 		if (!near) return null;
 		const grams = onScale(model, near, step_g);
 		const broken = model.asked.filter((asked) => !holds(asked, grams));
-		if (broken.length === 0 && isWithin(model, grams)) return nearer(model, grams, step_g);
+		if (broken.length === 0 && isWithin(model, grams))
+			return Object.keys(aim).length === 0 ? nearer(model, grams, step_g) : grams;
 		for (const { ask, quantity } of broken) {
 			const { over, under, low, high } = quantity;
 			const beyond = (bound: number) =>
@@ -45,15 +49,10 @@ export function roundedGrams(model: Model, step_g: number, solve: Solver): numbe
 }
 
 /** The nearest grams with bounds drawn in, free lines in whole steps where a step is given and that can be told in time. */
-function nearest(
-	model: Model,
-	margins: ReadonlyMap<Ask, number>,
-	step_g: number | null,
-	solve: Solver
-): number[] | null {
+function nearest(model: Model, task: Task, step_g: number | null, solve: Solver): number[] | null {
 	const of = (step?: number): number[] | null => {
 		const whole = step === undefined ? {} : { step_g: step };
-		const found: Solution = solve(programOf(model, { asked: model.asked, margins, ...whole }));
+		const found: Solution = solve(programOf(model, { ...task, ...whole }));
 		return found && gramsOf(model, found.values, step);
 	};
 	if (step_g === null) return of();

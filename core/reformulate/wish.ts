@@ -16,6 +16,8 @@ export interface Target {
 	atMost: number | null;
 	atLeast: number | null;
 	as: 'printed' | 'exact';
+	/** Narrower than what prints, so that what is found survives: in the unit of the figure that prints. */
+	narrowed?: { low: number | null; high: number | null };
 }
 
 /** A line that may change, by its position, and between what; the weight is how dear a change of it is. */
