@@ -95,6 +95,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/formulas/[id]/file', 'mo'],
 	['/formulas/[id]/history', 'mo'],
 	['/formulas/[id]/recipe', 'mo'],
+	['/formulas/[id]/reformulate', 'o', 'take o', 'trial o'],
 	['/sure/[of]/[id]', 'mo', 'report o', 'withdraw o'],
 	['/batches', 'mo'],
 	['/batches/new', 'mo', 'default mo'],

@@ -33,6 +33,17 @@ export function formulasForms({
 		}),
 		'/formulas/[id] duplicate': async () => ({ id: await formula(), fields: { key: newId() } }),
 		'/formulas/[id] archive': async () => ({ id: await formula(), fields: { archived: 'false' } }),
+		'/formulas/[id]/reformulate take': async () => {
+			const { id, version, lines } = await getFormula(db, kitchen.id, await formula());
+			return { id, draft: { version, reason: fresh('less'), lines: becoming(lines) } };
+		},
+		'/formulas/[id]/reformulate trial': async () => {
+			const { id, version, lines } = await getFormula(db, kitchen.id, await formula());
+			const figures = [{ figure: 'sodium_mg', per: 'piece' }];
+			const madeOn = new Date().toISOString().slice(0, 10);
+			const trial = { id: newId(), version, madeOn, factor: 0.5, reason: fresh('try'), figures };
+			return { id, draft: { ...trial, lines: becoming(lines) } };
+		},
 		'/formulas/import default': async () => ({
 			fields: {
 				key: newId(),
@@ -45,3 +56,7 @@ export function formulasForms({
 		})
 	};
 }
+
+/** The same lines with a little more of the first. */
+const becoming = (lines: readonly { ingredient: string; used_g: number }[]) =>
+	lines.map(({ ingredient, used_g }, nth) => ({ ingredient, grams: nth === 0 ? used_g + 10 : used_g }));

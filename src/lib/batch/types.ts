@@ -5,6 +5,7 @@ import type { MixGap, Recipe } from '$core/formula/types.ts';
 import type { Problem } from '$core/problem.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { BatchStock } from '../shelf/lots.ts';
+import type { Trial } from './trial.ts';
 import type { ValueSource } from '../shelf/sources.ts';
 
 /** A line of a batch: what was planned, and what was weighed where it was. */
@@ -28,6 +29,8 @@ export interface NamedBatch {
 	packsLeft: number;
 	/** How it is cooked where that is not as its formula says; null where it is. */
 	cooking: Cooking | null;
+	/** Tried out by other lines than its version's: it says nothing of how the formula goes. */
+	isTrial: boolean;
 }
 
 /** What the record of a batch says besides what was measured. */
@@ -45,6 +48,8 @@ export interface BatchRecord extends NamedBatch {
 	servingPieces: number | null;
 	price: string | null;
 	note: string;
+	/** What it was promised to be, where it is a trial; null where it is none. */
+	trial: Trial | null;
 	packsSold: number;
 	/** Gone without being sold: given, tasted at the stall, written off. */
 	packsGiven: number;

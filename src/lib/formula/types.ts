@@ -34,6 +34,8 @@ export interface FormulaVersion extends FormulaContent {
 	number: number;
 	keptAt: string;
 	batches: number;
+	/** Why it was kept, where it was reformulated; otherwise empty. */
+	reason: string;
 }
 
 /** A formula at its newest kept version, with what is being typed and the products made of it. */

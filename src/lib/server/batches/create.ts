@@ -6,6 +6,8 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { getFormula } from '../formulas/read.ts';
+import type { Trial } from '../../batch/trial.ts';
+import type { FormulaLine } from '../../formula/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { getProduct } from '../products.ts';
 import { rewriteFromFold } from './change.ts';
@@ -21,7 +23,14 @@ export async function createBatch(
 	db: Database,
 	kitchen: Kitchen,
 	id: string,
-	plan: { productId: string; madeOn: string; factor: number; cooking?: Cooking | null }
+	plan: {
+		productId: string;
+		madeOn: string;
+		factor: number;
+		cooking?: Cooking | null;
+		/** Other lines than the version's, in its order, and what they are tried for. */
+		trial?: { lines: readonly FormulaLine[]; promise: Trial };
+	}
 ): Promise<string> {
 	const product = await getProduct(db, kitchen.id, plan.productId).catch((error: unknown) => {
 		if (error instanceof NotFound) refuse('productId', 'choose a product');
@@ -50,13 +59,14 @@ export async function createBatch(
 			materials: JSON.stringify(product.materials),
 			price: product.price,
 			serving_pieces: product.servingPieces,
+			trial: plan.trial ? JSON.stringify(plan.trial.promise) : null,
 			cooking: plan.cooking && plan.cooking !== choicesOf(formula.choices).cooking ? plan.cooking : '',
 			created_at: now,
 			updated_at: now
 		});
 		await setEquipment(transaction, kitchen.id, id, equipment);
 		await transaction('batch_lines').insert(
-			formula.lines.map((line, position) => {
+			(plan.trial?.lines ?? formula.lines).map((line, position) => {
 				const planned_g = onScale_g(plan.factor * line.used_g, kitchen.scaleDivision_g);
 				return {
 					id: newId(),

@@ -5,7 +5,7 @@ import type { BatchSummary } from '../../batch/summary.ts';
 import type { Batch } from '../../batch/types.ts';
 import { groupBy } from '../rows.ts';
 
-type Made = Pick<BatchSummary, 'packsMade' | 'isClosed' | 'standing'>;
+type Made = Pick<BatchSummary, 'packsMade' | 'isClosed' | 'standing'> & { isTrial?: boolean };
 
 /** Whether the batch was made to its end: one on the bench says nothing of how they go yet. */
 export const isMade = ({ packsMade, isClosed, standing }: Made): boolean =>
@@ -19,9 +19,11 @@ export const wasMade = ({
 }: Pick<Batch, 'packsMade' | 'closed' | 'recorded'>): boolean =>
 	closed.length > 0 || (recorded && packsMade > 0);
 
-/** Whether the batch was made and no stage of it is off. */
+/** Whether the batch was made by its version and no stage of it is off: a trial of other lines says nothing of it. */
 export function squares(batch: Made): boolean {
-	return isMade(batch) && batch.standing.closings.every((closing) => closing.state !== 'off');
+	return (
+		!batch.isTrial && isMade(batch) && batch.standing.closings.every((closing) => closing.state !== 'off')
+	);
 }
 
 /** Whether pieces were weighed on the bench and nothing found is off so far: it may be shown before it is packed. */
@@ -37,7 +39,7 @@ const wasWeighed = ({ standing }: Made): boolean =>
 export function telling<B extends Made>(newestFirst: readonly B[]): B[] {
 	const square = newestFirst.filter(squares);
 	if (square.length > 0) return square;
-	return newestFirst.filter((batch) => !isMade(batch) && wasWeighed(batch)).slice(0, 1);
+	return newestFirst.filter((batch) => !batch.isTrial && !isMade(batch) && wasWeighed(batch)).slice(0, 1);
 }
 
 /** What the batches that tell it took of lines by feel, newest first. */

@@ -5,6 +5,7 @@ import type { Category, Material, MixGap, Product, Use } from '$core/formula/typ
 import { recipeOfDocument, type FileDocument } from '$core/file/document.ts';
 import type { Closing } from '$core/squaring/closings.ts';
 import type { BatchClosing, BatchInput, BatchRecord, NamedBatch } from '../../batch/types.ts';
+import type { Trial } from '../../batch/trial.ts';
 import type { Database } from '../db/connection.ts';
 import type { RowOf } from '../db/tables.ts';
 import { textOrNull, toList, toMoney, toNumber, type Row } from '../rows.ts';
@@ -53,7 +54,8 @@ export function namedFromRow(row: Row): NamedBatch {
 		packPieces: row.pack_pieces,
 		packsMade: row.packs_made,
 		packsLeft: Number(row.packs_left),
-		cooking: (row.cooking || null) as Cooking | null
+		cooking: (row.cooking || null) as Cooking | null,
+		isTrial: row.trial !== null && row.trial !== undefined
 	};
 }
 
@@ -90,6 +92,7 @@ export function batchFromRow(row: Row): BatchRow {
 		servingPieces,
 		price: moneyOrNull(row.price),
 		note: row.note,
+		trial: row.trial === null ? null : (JSON.parse(row.trial) as Trial),
 		packsSold: row.packs_sold,
 		packsGiven: row.packs_given,
 		closedAt: textOrNull(row.closed_at),

@@ -40,6 +40,7 @@ const summaries = (db: Database, kitchenId: string) =>
 			'b.packs_left',
 			'b.closed_at',
 			'b.cooking',
+			'b.trial',
 			's.standing'
 		);
 

@@ -26,7 +26,8 @@ export const TABLES = {
 			'closed_at',
 			'heat_min',
 			'hands_min',
-			'used_until'
+			'used_until',
+			'trial'
 		],
 		number: ['pack_pieces', 'rejects', 'packs_made', 'packs_sold', 'version', 'packs_given'],
 		numberOrNull: [
@@ -113,7 +114,7 @@ export const TABLES = {
 		number: ['position', 'to_weigh']
 	},
 	formula_versions: {
-		text: ['id', 'kitchen_id', 'formula_id', 'mix_gap', 'created_at', 'family', 'choices', 'steps'],
+		text: ['id', 'kitchen_id', 'formula_id', 'mix_gap', 'created_at', 'family', 'choices', 'steps', 'reason'],
 		textOrNull: ['deed_id'],
 		number: ['number']
 	},

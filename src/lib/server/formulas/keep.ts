@@ -34,14 +34,15 @@ export async function createFormula(
 
 /**
  * Keeps a formula that was opened at `version`: a new version where its content changed, and its
- * product. The draft is done with. Throws `Stale`, `Refused`, `NotFound`.
+ * product. The draft is done with; the reason is kept with the version. Throws `Stale`, `Refused`, `NotFound`.
  */
 export async function keepFormula(
 	db: Database,
 	kitchenId: string,
 	id: string,
 	version: number,
-	input: FormulaInput
+	input: FormulaInput,
+	reason = ''
 ): Promise<void> {
 	await inTransaction(db, async (transaction) => {
 		const changed = await transaction('formulas')
@@ -55,7 +56,7 @@ export async function keepFormula(
 		if (changed === 0) throw new Stale(current);
 		const content = contentOf(input);
 		if (current.number === 0 || !sameContent(current, content))
-			await addVersion(transaction, kitchenId, id, current.number + 1, content);
+			await addVersion(transaction, kitchenId, id, current.number + 1, content, reason);
 		await saveProduct(transaction, kitchenId, id, input.product, input.productId);
 	});
 }
@@ -163,7 +164,8 @@ async function addVersion(
 	kitchenId: string,
 	formulaId: string,
 	number: number,
-	content: FormulaContent
+	content: FormulaContent,
+	reason = ''
 ): Promise<void> {
 	const id = newId();
 	await db('formula_versions').insert({
@@ -175,6 +177,7 @@ async function addVersion(
 		family: content.family,
 		choices: JSON.stringify(content.choices),
 		steps: JSON.stringify(content.steps),
+		reason,
 		created_at: utcNow()
 	});
 	await db('formula_lines').insert(

@@ -102,6 +102,7 @@ async function withLines(db: Database, kitchenId: string, rows: VersionRow[]): P
 		number: row.number,
 		keptAt: row.created_at,
 		batches: row.batches ?? 0,
+		reason: row.reason,
 		mixGap: row.mix_gap as MixGap,
 		family: row.family,
 		choices: JSON.parse(row.choices) as Choices,

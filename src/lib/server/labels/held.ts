@@ -17,8 +17,12 @@ import { readRevisions } from './revisions.ts';
 export const heldColumns = (db: Database) => [
 	'b.product_id',
 	's.standing',
+	db.raw('b.trial IS NOT NULL AS is_trial'),
 	db.raw('? AS label_id', [labelOfBatch(db)])
 ];
+
+/** Figures of a label are of its version’s lines, which a trial is not made by. */
+const TRIAL = 'it is a trial of other amounts: no label is of what it holds';
 
 /** What batches are held by: every approved revision, and the shelf as it is known now. */
 export interface HeldBy {
@@ -52,7 +56,7 @@ function wentIn(row: Pick<Row, 'standing'>, { shelf, rules }: HeldBy): WentIn {
 export function heldOf(row: Row, by: HeldBy): string[] {
 	const newestFirst = by.revisions.get(row.product_id ?? '') ?? [];
 	const label = newestFirst.find(({ id }) => id === row.label_id) ?? newestFirst[0];
-	return unsaid(wentIn(row, by), label?.said ?? null);
+	return [...(Number(row.is_trial) ? [TRIAL] : []), ...unsaid(wentIn(row, by), label?.said ?? null)];
 }
 
 /** What batches hold that their labels do not say, in words, by batch id. */
@@ -86,8 +90,11 @@ export async function unsaidBy(
 	revision: LabelRevision
 ): Promise<string[]> {
 	const [row, by] = await Promise.all([
-		db('batch_standings').where({ kitchen_id: kitchen.id, batch_id: batchId }).first('standing'),
+		db('batches as b')
+			.join('batch_standings as s', 's.batch_id', 'b.id')
+			.where({ 'b.kitchen_id': kitchen.id, 'b.id': batchId })
+			.first<Row | undefined>(...heldColumns(db)),
 		heldBy(db, kitchen)
 	]);
-	return row ? unsaid(wentIn(row, by), revision.said) : [];
+	return row ? [...(Number(row.is_trial) ? [TRIAL] : []), ...unsaid(wentIn(row, by), revision.said)] : [];
 }

@@ -3,6 +3,7 @@
 	import type { Closing } from '$core/squaring/closings.ts';
 	import { dayText } from '$lib/format.ts';
 	import type { Batch } from '$lib/batch/types.ts';
+	import TrialNote from './TrialNote.svelte';
 	import Ribbon from '$lib/ui/Ribbon.svelte';
 	import Stations from './Stations.svelte';
 
@@ -44,5 +45,6 @@
 		>{/if}
 </header>
 
+{#if batch.trial}<TrialNote {batch} trial={batch.trial} />{/if}
 <Ribbon {actual} {plan} batchId={batch.id} />
 <Stations {batch} {marks} />

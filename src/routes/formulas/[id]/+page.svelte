@@ -289,6 +289,9 @@
 				>
 				<button type="button" class="button px-3!" disabled={!sheet.canUndo} onclick={undo}>Undo</button>
 				<button type="button" class="button px-3!" disabled={!sheet.canRedo} onclick={redo}>Redo</button>
+				{#if data.number > 0 && sheet.draft.productId && data.who?.rights.includes('formulate')}
+					<a href="/formulas/{sheet.draft.id}/reformulate" class="button">Reformulate</a>
+				{/if}
 				{#if data.number > 0 && sheet.draft.productId}
 					<a href="/batches/new?product={sheet.draft.productId}" class="button"
 						>Make a batch{changed ? ` of version ${data.number}` : ''}</a

@@ -14,7 +14,7 @@
 	import { clockAt, minutesText, momentAt, weekdayOf } from '$lib/plan/times.ts';
 	import type { PlanWish } from '$lib/plan/types.ts';
 	import { readAgain } from '$lib/read-again.ts';
-import Problems from '$lib/ui/Problems.svelte';
+	import Problems from '$lib/ui/Problems.svelte';
 	import Stale from '$lib/ui/Stale.svelte';
 	import DemandTable from './DemandTable.svelte';
 	import Going from './Going.svelte';

@@ -79,6 +79,7 @@ import * as orders from './0077_orders.ts';
 import * as soldOut from './0078_sold_out.ts';
 import * as plans from './0079_plans.ts';
 import * as tools from './0080_tools.ts';
+import * as trials from './0081_trials.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -161,5 +162,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0077_orders', orders],
 	['0078_sold_out', soldOut],
 	['0079_plans', plans],
-	['0080_tools', tools]
+	['0080_tools', tools],
+	['0081_trials', trials]
 ];

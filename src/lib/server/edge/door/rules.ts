@@ -145,6 +145,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/formulas/[id]/file': { read: 'look' },
 	'/formulas/[id]/history': { read: 'look' },
 	'/formulas/[id]/recipe': { read: 'look' },
+	'/formulas/[id]/reformulate': {
+		read: 'formulate',
+		acts: { take: ['formulate', 'reformulated a formula'], trial: ['formulate', 'planned a trial'] }
+	},
 
 	'/sure/[of]/[id]': {
 		read: 'look',

@@ -1,0 +1,127 @@
+<script lang="ts">
+	import { flourShares, type ShareKey } from '$core/formula/shares.ts';
+	import { ingredientsOf, type Recipe } from '$core/formula/types.ts';
+	import { windowFindings, type Windows } from '$core/formula/families.ts';
+	import type { Facts } from '$core/facts.ts';
+	import { drawEuTable, tableText } from '$core/rules/eu/format.ts';
+	import { rulesOf } from '$core/rules/index.ts';
+	import { verticalPanel } from '$core/rules/us/format/vertical.ts';
+	import { panelText } from '$core/rules/us/format/linear.ts';
+	import { fixed, money, plain } from '$lib/format.ts';
+	import { SHARE_WORDS } from '$lib/reformulate/words.ts';
+	import PanelDrawing from '$lib/ui/facts/PanelDrawing.svelte';
+	import Wide from '$lib/ui/Wide.svelte';
+
+	/** The formula as it is beside what it becomes: allergens first, then what a piece is, then the panels. */
+	interface One {
+		recipe: Recipe;
+		facts: Facts;
+	}
+	interface Props {
+		now: One;
+		then: One;
+		windows: Windows | null;
+		currency: string;
+	}
+	let { now, then, windows, currency }: Props = $props();
+	const allergens = $derived.by(() => {
+		const [had, has] = [now.facts.allergens.contains, then.facts.allergens.contains];
+		return {
+			gained: has.filter((each) => !had.includes(each)),
+			lost: had.filter((each) => !has.includes(each))
+		};
+	});
+	const panelOf = ({ recipe, facts }: One) => {
+		const { panel, table } = rulesOf(recipe.rules).nutritionContent(facts, recipe.product);
+		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };
+		return table && { drawing: drawEuTable(table), text: tableText(table) };
+	};
+	const panels = $derived([
+		{ name: 'Now', panel: panelOf(now) },
+		{ name: 'Becomes', panel: panelOf(then) }
+	]);
+	const energyOf = ({ recipe, facts }: One) => rulesOf(recipe.rules).energy_kcal(facts.energy);
+	const kcal = (one: One) => {
+		const energy = energyOf(one);
+		return energy === null ? 'not known' : `${fixed(energy, 0)} kcal`;
+	};
+	const price = (amount: string | null, places: number) =>
+		amount === null ? 'not known' : money(amount, currency, places);
+	const rows = $derived([
+		{ name: 'A finished piece', of: (one: One) => `${fixed(one.facts.yield.finishedWeight_g ?? 0, 1)} g` },
+		{ name: 'Energy, a piece', of: kcal },
+		{ name: 'Ingredients, a piece', of: (one: One) => price(one.facts.cost.perPiece, 4) },
+		{ name: 'A pack, with materials', of: (one: One) => price(one.facts.cost.perPack, 2) }
+	]);
+	const findings = $derived.by(() => {
+		if (!windows) return [];
+		const of = ({ recipe }: One) =>
+			windowFindings(flourShares(recipe.formula.lines, ingredientsOf(recipe)), windows);
+		const after = of(then);
+		return of(now).map((before, at) => ({ before, after: after[at] ?? before }));
+	});
+	const share = (percent: number | null) => (percent === null ? 'not known' : `${fixed(percent, 1)} %`);
+	const wordOf = (key: ShareKey) => SHARE_WORDS[key];
+	const moved = $derived(
+		Math.abs((then.facts.formula.hydration ?? 0) - (now.facts.formula.hydration ?? 0)) > 2
+	);
+</script>
+
+{#if allergens.gained.length > 0}<p
+		role="alert"
+		class="border-loss bg-loss-pale mb-3 border-l-4 px-4 py-2 font-semibold"
+	>
+		It gains {allergens.gained.join(', ')}: every label of it has to say so.
+	</p>{/if}
+<p data-testid="contains">
+	<span class="text-quiet">Contains</span>
+	<b>{then.facts.allergens.contains.join(', ') || 'none of the major allergens'}</b
+	>{#if allergens.lost.length > 0}<span
+			>; {allergens.lost.join(', ')} no longer. What shared equipment brings along stays a question of cleaning.</span
+		>{/if}
+	{#if then.facts.allergens.unconfirmed.length > 0}<span class="text-attention-ink font-semibold"
+			>What some of it holds nobody has confirmed.</span
+		>{/if}
+</p>
+{#if moved}<p class="caution mt-2 max-w-3xl">
+		Hydration moves by more than two points: the loss in cooking will move with it. These figures keep the
+		loss of the formula as it is; weigh cooled pieces of a trial before any label is printed.
+	</p>{/if}
+<div class="mt-3 grid gap-6 lg:grid-cols-[minmax(0,1fr)_auto]">
+	<Wide label="One piece, now and then">
+		<table class="ledger">
+			<thead><tr><th>One piece</th><th class="number">Now</th><th class="number">Becomes</th></tr></thead>
+			<tbody>
+				{#each rows as { name, of } (name)}
+					<tr class={of(now) === of(then) ? '' : 'bg-attention-pale'}>
+						<td>{name}</td><td class="number">{of(now)}</td><td class="number font-bold">{of(then)}</td>
+					</tr>
+				{/each}
+				{#each findings as { before, after } (before.key)}
+					<tr class={share(before.percent) === share(after.percent) ? '' : 'bg-attention-pale'}>
+						<td>
+							{wordOf(before.key)}
+							<span class="text-quiet text-sm"
+								>usually {plain(after.window.low, 1)} to {plain(after.window.high, 1)} %{after.reason
+									? `: ${after.reason}`
+									: ''}</span
+							>
+						</td>
+						<td class="number">{share(before.percent)}</td>
+						<td class={['number font-bold', after.state === 'inside' ? '' : 'text-attention-ink']}
+							>{share(after.percent)}</td
+						>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</Wide>
+	<div class="flex flex-wrap gap-6" data-testid="panels">
+		{#each panels as { name, panel } (name)}
+			<figure class="min-w-0">
+				<figcaption class="text-quiet mb-1 text-sm font-semibold">{name}</figcaption>
+				{#if panel}<PanelDrawing {...panel} />{:else}<p>No finished piece was weighed yet.</p>{/if}
+			</figure>
+		{/each}
+	</div>
+</div>
