@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { Recipe } from '../formula/types.ts';
 import { USUAL_ASSUMPTIONS } from '../sure/assumptions.ts';
 import { sure } from '../sure/sure.ts';
-import { dough, flour, ingredient, per100g, recipe, water } from '../testing/recipe.ts';
+import { dough, flour, ingredient, per100g, recipe } from '../testing/recipe.ts';
 import { choicesBeside } from './choices.ts';
 import { solverBy, type Solver } from './program.ts';
 import { reformulate } from './reformulate.ts';

@@ -101,21 +101,29 @@ export class GaveUp extends Error {
 export function solverBy(solve: (text: string, options: TextOptions) => TextAnswer): Solver {
 	return (program) => {
 		const isWhole = program.columns.some((column) => column.isWhole);
-		const answer = solve(programText(program), {
-			mip_rel_gap: 0,
-			time_limit: LIMIT_S,
-			parallel: 'off',
-			threads: 1,
-			presolve: isWhole ? 'on' : 'off'
-		});
-		if (NOTHING.has(answer.Status)) return null;
-		if (answer.Status !== 'Optimal') throw new GaveUp(`the solver ended with “${answer.Status}”`);
-		return {
-			objective: answer.ObjectiveValue,
-			values: program.columns.map((_, at) => {
-				const column = answer.Columns[`x${at}`] as { Primal?: number } | undefined;
-				return column?.Primal ?? 0;
-			})
-		};
+		const text = programText(program);
+		const tried = [];
+		// Small programs are solved soonest as they stand; one that is not told apart so is looked through first.
+		for (const presolve of isWhole ? (['on', 'off'] as const) : (['off', 'on'] as const)) {
+			const answer = solve(text, {
+				mip_rel_gap: 0,
+				time_limit: LIMIT_S,
+				parallel: 'off',
+				threads: 1,
+				presolve
+			});
+			if (NOTHING.has(answer.Status)) return null;
+			if (answer.Status === 'Optimal') return solutionOf(program, answer);
+			tried.push(answer.Status);
+		}
+		throw new GaveUp(`the solver ended with “${tried.join('”, then “')}”`);
 	};
 }
+
+const solutionOf = ({ columns }: Program, { ObjectiveValue, Columns }: TextAnswer): Solution => ({
+	objective: ObjectiveValue,
+	values: columns.map((_, at) => {
+		const column = Columns[`x${at}`] as { Primal?: number } | undefined;
+		return column?.Primal ?? 0;
+	})
+});

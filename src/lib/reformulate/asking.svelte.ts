@@ -128,8 +128,11 @@ export class WishSheet {
 	/** What is asked of the core; null where something cannot be read. */
 	readonly wish = $derived.by((): Wish | null => {
 		if (Object.keys(this.errors).length > 0 || this.step_g === null) return null;
-		const excluded = new Set(this.excluded);
-		const free = [...new Set([...this.#now.free, ...excluded])].sort((a, b) => a - b);
+		const { excluded } = this;
+		const more = excluded.filter(
+			(line, nth) => !this.#now.free.includes(line) && excluded.indexOf(line) === nth
+		);
+		const free = [...this.#now.free, ...more].sort((a, b) => a - b);
 		const typed = (text: string | undefined): number | null => {
 			const read = text === undefined || text.trim() === '' ? null : readGrams(text);
 			return read?.ok ? read.value : null;
@@ -137,7 +140,7 @@ export class WishSheet {
 		return {
 			free: free.map((line) => {
 				const bounds = this.#now.bounds[line];
-				if (excluded.has(line)) return { line, low_g: 0, high_g: 0 };
+				if (excluded.includes(line)) return { line, low_g: 0, high_g: 0 };
 				return { line, low_g: typed(bounds?.low) ?? 0, high_g: typed(bounds?.high) };
 			}),
 			together: [],
@@ -165,15 +168,14 @@ function targetOf({ figure, side, value, per, as }: TypedWish): Target {
 	};
 }
 
-/** Every dough line but the largest, which takes what the others leave. */
+/** Every dough line but the largest flour, or the largest of all where none is: it takes what the others leave. */
 function usuallyFree(recipe: Recipe | null): number[] {
-	const dough = (recipe?.formula.lines ?? []).flatMap((line, at) => (isDough(line) ? [{ line, at }] : []));
-	const largest = dough.reduce<number | null>(
-		(best, { line, at }) =>
-			best === null || line.used_g > (recipe?.formula.lines[best]?.used_g ?? 0) ? at : best,
-		null
-	);
-	return dough.flatMap(({ at }) => (at === largest ? [] : at));
+	if (!recipe) return [];
+	const dough = recipe.formula.lines.flatMap((line, at) => (isDough(line) ? [{ line, at }] : []));
+	const kindOf = (id: string) => recipe.ingredients.find((each) => each.id === id)?.kind;
+	const flours = dough.filter(({ line }) => kindOf(line.ingredient) === 'flour');
+	const [largest] = (flours.length > 0 ? flours : dough).toSorted((a, b) => b.line.used_g - a.line.used_g);
+	return dough.flatMap(({ at }) => (at === largest?.at ? [] : at));
 }
 
 /** Places of the lines whose ingredient holds an allergen that is called so. */

@@ -41,11 +41,19 @@ export class Reformulating {
 		if (this.#isBusy) return;
 		this.#isBusy = true;
 		try {
-			for (let asked = this.#next(); asked; asked = this.#next()) await this.#answer(asked);
+			for (let asked = this.#next(); asked; asked = this.#next())
+				await this.#answer(asked).catch(() => this.#couldNotTell());
 		} finally {
 			this.#isBusy = false;
 			this.isThinking = false;
 		}
+	}
+
+	/** The solver gave up, or could not be fetched: nothing that was found before is shown as if it were the answer. */
+	#couldNotTell(): void {
+		if (this.#waiting) return;
+		const message = 'it could not be worked out: change the wish a little, or read the page again';
+		[this.found, this.problems, this.choices] = [null, [{ path: '', message }], []];
 	}
 
 	#next(): Asked | null {

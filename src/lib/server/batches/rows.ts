@@ -55,7 +55,7 @@ export function namedFromRow(row: Row): NamedBatch {
 		packsMade: row.packs_made,
 		packsLeft: Number(row.packs_left),
 		cooking: (row.cooking || null) as Cooking | null,
-		isTrial: row.trial !== null && row.trial !== undefined
+		isTrial: textOrNull(row.trial) !== null
 	};
 }
 

@@ -44,7 +44,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			kept: formula.number === 0 ? null : keptDraft(formula),
 			number: formula.number,
 			archived: formula.archived,
-			versions: versions.map(({ number, keptAt, batches }) => ({ number, keptAt, batches })),
+			versions: versions.map(({ number, keptAt, batches, reason }) => ({ number, keptAt, batches, reason })),
 			families,
 			cookLoss: cookLossHistory(batches).get(formula.id) ?? null,
 			/** Mean cook loss of this kitchen's own breads, by family. */

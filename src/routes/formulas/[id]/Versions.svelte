@@ -8,7 +8,7 @@
 	interface Props {
 		id: string;
 		number: number;
-		versions: { number: number; keptAt: string; batches: number }[];
+		versions: { number: number; keptAt: string; batches: number; reason: string }[];
 		archived: boolean;
 		changed: boolean;
 		ondiscard: () => void;
@@ -21,13 +21,14 @@
 	<p class="text-quiet">No version is kept yet. Keep one when the formula is ready to be made.</p>
 {:else}
 	<table class="ledger max-w-2xl">
-		<thead><tr><th>Version</th><th>Kept on</th><th>Batches</th><td></td></tr></thead>
+		<thead><tr><th>Version</th><th>Kept on</th><th>Batches</th><th>Why</th><td></td></tr></thead>
 		<tbody>
 			{#each versions as version (version.number)}
 				<tr>
 					<td class="figure font-semibold">{version.number}</td>
 					<td class="text-quiet">{dayTextOf(version.keptAt)}</td>
 					<td class="text-quiet">{version.batches === 0 ? 'not made' : version.batches}</td>
+					<td class="max-w-64 break-words">{version.reason}</td>
 					<td>
 						{#if version.number < number}<a href="/formulas/{id}/compare?from={version.number}&to={number}"
 								>compare with {number}</a

@@ -108,7 +108,7 @@
 		const wish = sheet.asked.wishes[target];
 		if (!wish) return;
 		// Far enough that what is asked for holds after rounding too.
-		const room = wish.side === 'atMost' ? 1.001 : 0.999;
+		const room = wish.side === 'atMost' ? 1.01 : 0.99;
 		sheet.type(wish.key, { value: String(Number((would * room).toPrecision(4))), as: 'exact' });
 	}
 	const differs = $derived(

@@ -58,7 +58,12 @@
 		const of = ({ recipe }: One) =>
 			windowFindings(flourShares(recipe.formula.lines, ingredientsOf(recipe)), windows);
 		const after = of(then);
-		return of(now).map((before, at) => ({ before, after: after[at] ?? before }));
+		// What is none of it and usually is not says nothing.
+		return of(now)
+			.map((before, at) => ({ before, after: after[at] ?? before }))
+			.filter(
+				(each) => each.before.percent !== 0 || each.after.percent !== 0 || each.after.state !== 'inside'
+			);
 	});
 	const share = (percent: number | null) => (percent === null ? 'not known' : `${fixed(percent, 1)} %`);
 	const wordOf = (key: ShareKey) => SHARE_WORDS[key];

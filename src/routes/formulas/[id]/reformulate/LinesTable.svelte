@@ -59,7 +59,7 @@
 				{@const now = was?.used_g ?? 0}
 				{@const then = grams?.[at] ?? null}
 				{@const isSwapped = was?.ingredient !== line.ingredient}
-				<tr data-testid="line">
+				<tr data-testid="line" class="[&>td]:align-middle">
 					<td>
 						{nameOf(line.ingredient)}
 						{#if isSwapped}<span class="text-attention-ink text-sm"
