@@ -150,10 +150,18 @@ const SHOTS: Shot[] = [
 		}
 	},
 	{ name: 'shelf', path: () => '/shelf' },
-	{ name: 'stock', path: () => '/shelf/lots' },
-	{ name: 'recall', path: recallOf(/^Bread flour/) },
 	{ name: 'ingredient', path: linked('/shelf', /Cumin/) },
 	{ name: 'formula', path: linked('/formulas', /Half-and-half/) },
+	{
+		name: 'reformulate',
+		height: 1280,
+		path: async (page) => `${await linked('/formulas', /Half-and-half/)(page)}/reformulate`,
+		before: async (page) => {
+			await page.getByLabel('Say a wish').fill('sodium at most 200 mg');
+			await page.keyboard.press('Enter');
+			await page.getByText('What holds it back').waitFor();
+		}
+	},
 	...STATIONS.filter((station) => station.name === 'divide'),
 	{ name: 'square', path: squaredOff },
 	{ name: 'label', path: linked('/labels', /Toasted-oat/) },
@@ -175,6 +183,12 @@ const SHOTS: Shot[] = [
 			await products.last().click();
 		}
 	}
+];
+
+/** Lots, and a sheet that calls one back. */
+const STOCK: Shot[] = [
+	{ name: 'lots', path: () => '/shelf/lots' },
+	{ name: 'recall', path: recallOf(/^Bread flour/) }
 ];
 
 /** Lists, and how a formula's batches went. */
@@ -235,6 +249,7 @@ const PEOPLE: readonly Shot[] = [
 const SHEETS = [
 	{ name: 'stations', shots: STATIONS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'stations-tablet', shots: STATIONS, width: 768, height: 1024, columns: 3, share: 0.5 },
+	{ name: 'stock', shots: STOCK, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'lists', shots: LISTS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'kitchen', shots: KITCHEN, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 },
