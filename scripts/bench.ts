@@ -2,7 +2,10 @@ import { chromium, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import loadHighs from 'highs';
 import { derive } from '../core/derive.ts';
+import { LIVE_LIMIT_S, solverBy } from '../core/reformulate/program.ts';
+import { reformulate } from '../core/reformulate/reformulate.ts';
 import { recipeOfDocument, type LineDocument } from '../core/file/document.ts';
 import type { Recipe } from '../core/formula/types.ts';
 import { closings } from '../core/squaring/closings.ts';
@@ -26,6 +29,7 @@ import { another } from './lib/come-in-browser.ts';
  */
 export async function main(): Promise<void> {
 	benchDerive();
+	await benchReformulate();
 	benchSquaring();
 	await benchApplication();
 }
@@ -105,6 +109,33 @@ function benchDerive(): void {
 	};
 	run(500);
 	console.log(`derive of a 12-line formula: ${Math.round(run(2000))} per second`);
+}
+
+/** How soon the nearest formula of 20 lines, 17 of them free, is there after a wish was changed. */
+async function benchReformulate(): Promise<void> {
+	const highs = await loadHighs();
+	const solve = solverBy((text, options) => highs.solve(text, options), { whole_s: LIVE_LIMIT_S });
+	const recipe = recipeOfLines(20);
+	const facts = derive(recipe);
+	if (!facts.ok) throw new Error('the bench formula does not derive');
+	const now = facts.value.perPiece;
+	const free = recipe.formula.lines.flatMap(({ use }, line) =>
+		use === 'dough' && line > 0 ? { line, low_g: 0, high_g: null } : []
+	);
+	const WISHES = 40;
+	const took = Array.from({ length: WISHES }, (_, nth) => {
+		const bound = 1 - (nth + 1) / (2 * WISHES);
+		const target = (figure: 'fat_g' | 'carbohydrate_g', of: number | null) =>
+			({ figure, per: 'piece', atMost: (of ?? 0) * bound, atLeast: null, as: 'exact' }) as const;
+		const targets = [target('fat_g', now.fat_g), target('carbohydrate_g', now.carbohydrate_g)];
+		const wish = { free, together: [], targets, ballWeight_g: null, step_g: 1, windows: null };
+		const began = performance.now();
+		reformulate(recipe, wish, solve);
+		return performance.now() - began;
+	}).sort((a, b) => a - b);
+	console.log(
+		`reformulating a 20-line formula: median ${Math.round(quantile(took, 0.5))} ms, 95 in 100 within ${Math.round(quantile(took, 0.95))} ms (100 wanted)`
+	);
 }
 
 const quantile = (sorted: number[], share: number) =>

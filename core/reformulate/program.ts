@@ -91,6 +91,8 @@ export interface TextOptions {
 
 /** No solver is given longer: what takes it so long is answered in another way. */
 const LIMIT_S = 2;
+/** Whole steps of the scale where somebody waits for the answer while typing. */
+export const LIVE_LIMIT_S = 0.05;
 
 /** A solver that could not tell within its time. */
 export class GaveUp extends Error {
@@ -98,7 +100,10 @@ export class GaveUp extends Error {
 }
 
 /** A solver of programs by one that reads them as text. Throws `GaveUp` where it neither finds the least nor that nothing does. */
-export function solverBy(solve: (text: string, options: TextOptions) => TextAnswer): Solver {
+export function solverBy(
+	solve: (text: string, options: TextOptions) => TextAnswer,
+	{ whole_s = LIMIT_S }: { whole_s?: number } = {}
+): Solver {
 	return (program) => {
 		const isWhole = program.columns.some((column) => column.isWhole);
 		const text = programText(program);
@@ -107,7 +112,7 @@ export function solverBy(solve: (text: string, options: TextOptions) => TextAnsw
 		for (const presolve of isWhole ? (['on', 'off'] as const) : (['off', 'on'] as const)) {
 			const answer = solve(text, {
 				mip_rel_gap: 0,
-				time_limit: LIMIT_S,
+				time_limit: isWhole ? whole_s : LIMIT_S,
 				parallel: 'off',
 				threads: 1,
 				presolve
@@ -115,6 +120,7 @@ export function solverBy(solve: (text: string, options: TextOptions) => TextAnsw
 			if (NOTHING.has(answer.Status)) return null;
 			if (answer.Status === 'Optimal') return solutionOf(program, answer);
 			tried.push(answer.Status);
+			if (answer.Status === 'Time limit reached') break;
 		}
 		throw new GaveUp(`the solver ended with “${tried.join('”, then “')}”`);
 	};

@@ -27,9 +27,13 @@ export function holds({ quantity }: Asked, grams: readonly number[]): boolean {
  */
 export function roundedGrams(model: Model, step_g: number, solve: Solver, aim: Aim = {}): number[] | null {
 	const margins = new Map<Ask, number>();
-	const isFine = model.frame.doughMass_g / step_g > MOST_STEPS;
+	let isWhole = model.frame.doughMass_g / step_g <= MOST_STEPS;
 	for (let tries = 0; tries < TRIES; tries++) {
-		const near = nearest(model, { ...aim, asked: model.asked, margins }, isFine ? null : step_g, solve);
+		const task = { ...aim, asked: model.asked, margins };
+		const found = isWhole ? inSteps(model, task, step_g, solve) : undefined;
+		// What cannot be told in time is not asked again: grams between the steps are rounded.
+		if (found === undefined) isWhole = false;
+		const near = found === undefined ? between(model, task, solve) : found;
 		if (!near) return null;
 		const grams = onScale(model, near, step_g);
 		const broken = model.asked.filter((asked) => !holds(asked, grams));
@@ -41,27 +45,30 @@ export function roundedGrams(model: Model, step_g: number, solve: Solver, aim: A
 				Number.isFinite(bound) ? sumAt(over, grams) - bound * sumAt(under, grams) : 0;
 			const by = Math.max(beyond(high), -beyond(low), 0);
 			const least = Math.abs(sumAt(over, grams)) * 1e-9;
-			margins.set(ask, (margins.get(ask) ?? 0) + Math.max(by, least) * 1.01);
+			margins.set(ask, (margins.get(ask) ?? 0) + Math.max(by, least) * (1.01 + tries * DRAWN_IN));
 		}
 		if (broken.length === 0) return null;
 	}
 	return null;
 }
 
-/** The nearest grams with bounds drawn in, free lines in whole steps where a step is given and that can be told in time. */
-function nearest(model: Model, task: Task, step_g: number | null, solve: Solver): number[] | null {
-	const of = (step?: number): number[] | null => {
-		const whole = step === undefined ? {} : { step_g: step };
-		const found: Solution = solve(programOf(model, { ...task, ...whole }));
-		return found && gramsOf(model, found.values, step);
-	};
-	if (step_g === null) return of();
+/** Each try draws the bounds in by so much more of what the rounding broke them by. */
+const DRAWN_IN = 0.2;
+
+/** The nearest grams with free lines in whole steps; undefined where that cannot be told in time. */
+function inSteps(model: Model, task: Task, step_g: number, solve: Solver): number[] | null | undefined {
 	try {
-		return of(step_g);
+		const found: Solution = solve(programOf(model, { ...task, step_g }));
+		return found && gramsOf(model, found.values, step_g);
 	} catch (error) {
-		if (!(error instanceof GaveUp)) throw error;
-		return of();
+		if (error instanceof GaveUp) return undefined;
+		throw error;
 	}
+}
+
+function between(model: Model, task: Task, solve: Solver): number[] | null {
+	const found: Solution = solve(programOf(model, task));
+	return found && gramsOf(model, found.values);
 }
 
 /**

@@ -70,6 +70,7 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 		`${formula}/compare?from=1&to=1`,
 		`${formula}/history`,
 		`${formula}/cost`,
+		`${formula}/reformulate`,
 		await firstOf(page, '/labels'),
 		await firstOf(page, '/batches'),
 		batch,

@@ -3,7 +3,7 @@ import loadHighs from 'highs';
 import wasmAddress from 'highs/runtime?url';
 import type { Recipe } from '$core/formula/types.ts';
 import { choicesBeside, type Choice } from '$core/reformulate/choices.ts';
-import { solverBy, type Solver } from '$core/reformulate/program.ts';
+import { LIVE_LIMIT_S, solverBy, type Solver } from '$core/reformulate/program.ts';
 import { reformulate, type Reformulated } from '$core/reformulate/reformulate.ts';
 import { reformulateToSurvive } from '$core/reformulate/surviving.ts';
 import type { Wish } from '$core/reformulate/wish.ts';
@@ -12,7 +12,7 @@ import type { Outcome } from '$core/problem.ts';
 
 /** The solver comes with the application: its code is fetched from where the page came from. */
 const solver: Promise<Solver> = loadHighs({ locateFile: () => wasmAddress }).then((highs) =>
-	solverBy((text, options) => highs.solve(text, options))
+	solverBy((text, options) => highs.solve(text, options), { whole_s: LIVE_LIMIT_S })
 );
 
 /** So that what prints survives as often as this, where it is asked for. */
