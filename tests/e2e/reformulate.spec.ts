@@ -51,6 +51,18 @@ test('less sodium, from a wish in words to a trial batch whose outcome stands be
 	await expect.poll(() => becomes(page, 'Salt')).toBeLessThan(28);
 	const salt_g = await becomes(page, 'Salt');
 
+	// The arrows move it, and a line of today’s panel becomes a wish.
+	await page.getByTestId('wish').getByLabel('How much').press('ArrowDown');
+	await expect(page.getByTestId('wish').getByLabel('How much')).toHaveValue('200');
+	await page.getByTestId('wish').getByLabel('How much').press('ArrowUp');
+	await page
+		.getByTestId('panels')
+		.getByRole('button', { name: 'Wish for another Total Carbohydrate' })
+		.click();
+	await expect(page.getByTestId('wish')).toHaveCount(2);
+	await page.getByRole('button', { name: 'Undo', exact: true }).click();
+	await expect(page.getByTestId('wish')).toHaveCount(1);
+
 	await page.getByLabel('Pieces of the trial').fill('8');
 	await page.getByRole('button', { name: 'Plan a trial batch' }).click();
 	await expect(page).toHaveURL(/\/batches\/[0-9A-Z]{26}$/);

@@ -13,6 +13,8 @@
 		/** What a line is called, by its key; lines without a name cannot be asked about. */
 		names?: Record<string, string>;
 		onask?: (key: string) => void;
+		/** What pressing a line of a name is called. */
+		asking?: (name: string) => string;
 		/** The line that is asked about. */
 		asked?: string;
 		/** Parts that can be changed, each with what pressing it is called; what is missing has a dashed box. */
@@ -24,7 +26,16 @@
 		})[];
 		onpart?: (key: string) => void;
 	}
-	let { drawing, text, names = {}, onask, asked = '', parts = [], onpart }: Props = $props();
+	let {
+		drawing,
+		text,
+		names = {},
+		onask,
+		asking = (name) => `Why ${name} is what it is`,
+		asked = '',
+		parts = [],
+		onpart
+	}: Props = $props();
 	/** CSS has 96 pixels to the inch, a drawing 72 points. */
 	const PX_PER_PT = 96 / 72;
 	const percent = (part_pt: number, of_pt: number) => `${(100 * part_pt) / of_pt}%`;
@@ -95,7 +106,7 @@
 					type="button"
 					class={['hover:bg-action/10 absolute', asked === line.key && 'outline-action outline-2']}
 					style={placeOf(line)}
-					aria-label="Why {names[line.key]} is what it is"
+					aria-label={asking(names[line.key] ?? '')}
 					onclick={() => onask(line.key)}
 				></button>
 			{/if}

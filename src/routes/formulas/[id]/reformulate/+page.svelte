@@ -1,7 +1,10 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { derive } from '$core/derive.ts';
-	import { amountOf } from '$core/reformulate/amount.ts';
+	import { NUTRIENTS } from '$core/composition/nutrients.ts';
+	import { amountOf, printedOf } from '$core/reformulate/amount.ts';
+	import { readPrinted } from '$core/reformulate/printed.ts';
+	import { rulesOf } from '$core/rules/index.ts';
 	import type { Now } from '$core/reformulate/said.ts';
 	import type { SwapBy } from '$core/reformulate/swap.ts';
 	import type { Ingredient, Recipe } from '$core/formula/types.ts';
@@ -95,6 +98,27 @@
 		].join('; ')
 	);
 	const nameOf = (id: string) => recipe?.ingredients.find((each) => each.id === id)?.name ?? id;
+	/** A line of the panel becomes a wish at what it prints now, to be moved from there. */
+	function wishFor(key: string) {
+		if (!now || !known) return;
+		const { recipe: of, facts } = now;
+		const rules = rulesOf(of.rules);
+		const figure = NUTRIENTS.find((nutrient) => rules.printsOf(nutrient)?.key === key);
+		const printed = figure && printedOf(of, facts, { figure, per: known.printedPer });
+		if (!figure || !printed) return;
+		const factor = rules.printsOf(figure)?.factor ?? 1;
+		const number = Number((readPrinted(printed).high / factor).toPrecision(6));
+		// Of what is good to have more is wished, of the rest less.
+		const isMore = MORE.some((each) => each === figure);
+		sheet.add({
+			figure,
+			per: known.printedPer,
+			atMost: isMore ? null : number,
+			atLeast: isMore ? number : null,
+			as: 'printed'
+		});
+	}
+	const MORE = ['protein_g', 'fibre_g', 'vitaminD_ug', 'calcium_mg', 'iron_mg', 'potassium_mg'] as const;
 	let swapping = $state(-1);
 	let isSwapping = $state(false);
 	function swap(line: number) {
@@ -198,12 +222,12 @@
 			<LinesTable {sheet} before={basis.recipe} {recipe} grams={then?.grams ?? null} onswap={swap} />
 		</div>
 	</section>
-	{#if then && !sheet.asksNothing}
+	{#if then}
 		<section aria-labelledby="beside" class="mt-6">
 			<h2 id="beside" class="sr-only">Beside today’s</h2>
-			<Beside {now} {then} windows={basis.windows} {currency} />
+			<Beside {now} {then} windows={basis.windows} {currency} onask={wishFor} />
 		</section>
-		{#if differs && !basis.problem}
+		{#if differs && !basis.problem && !sheet.asksNothing}
 			<Taking
 				lines={then.recipe.formula.lines.map(({ ingredient, used_g }) => ({ ingredient, grams: used_g }))}
 				{reason}

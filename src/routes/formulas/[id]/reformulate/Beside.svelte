@@ -22,8 +22,12 @@
 		then: One;
 		windows: Windows | null;
 		currency: string;
+		/** A line of today’s panel was pressed: it is to be another. */
+		onask: (figure: string) => void;
 	}
-	let { now, then, windows, currency }: Props = $props();
+	let { now, then, windows, currency, onask }: Props = $props();
+	const rules = $derived(rulesOf(now.recipe.rules));
+	const names = $derived(Object.fromEntries(rules.figures.map(({ key, name }) => [key, name])));
 	const allergens = $derived.by(() => {
 		const [had, has] = [now.facts.allergens.contains, then.facts.allergens.contains];
 		return {
@@ -124,8 +128,17 @@
 	<div class="flex flex-wrap gap-6" data-testid="panels">
 		{#each panels as { name, panel } (name)}
 			<figure class="min-w-0">
-				<figcaption class="text-quiet mb-1 text-sm font-semibold">{name}</figcaption>
-				{#if panel}<PanelDrawing {...panel} />{:else}<p>No finished piece was weighed yet.</p>{/if}
+				<figcaption class="text-quiet mb-1 text-sm font-semibold">
+					{name}{name === 'Now' ? ': press a line to wish for another figure' : ''}
+				</figcaption>
+				{#if !panel}<p>No finished piece was weighed yet.</p>
+				{:else if name === 'Now'}<PanelDrawing
+						{...panel}
+						{names}
+						{onask}
+						asking={(line) => `Wish for another ${line}`}
+					/>
+				{:else}<PanelDrawing {...panel} />{/if}
 			</figure>
 		{/each}
 	</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { readNumber } from '$core/measure/reading.ts';
 	import { readWish, type Now } from '$core/reformulate/said.ts';
 	import type { Per, TargetFigure } from '$core/reformulate/wish.ts';
 	import { linesHolding, type WishSheet } from '$lib/reformulate/asking.svelte.ts';
@@ -31,6 +32,16 @@
 	/** Only what stands in the printed column prints. */
 	const canPrint = (figure: TargetFigure, per: Per) => /_/.test(figure) && per === now.printedPer;
 
+	/** The arrows move a figure by a step that a person would take of it. */
+	function move(event: KeyboardEvent, key: number, value: string) {
+		const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+		const read = readNumber(value);
+		if (way === 0 || !read.ok) return;
+		event.preventDefault();
+		const size = read.value;
+		const step = size >= 140 ? 10 : size >= 20 ? 5 : size >= 5 ? 1 : size >= 0.5 ? 0.1 : 0.01;
+		sheet.type(key, { value: String(Number(Math.max(0, size + way * step).toPrecision(8))) });
+	}
 	function add(event: SubmitEvent) {
 		event.preventDefault();
 		const read = readWish(said, now);
@@ -93,6 +104,7 @@
 				bind:value={() => wish.value, (value) => sheet.type(wish.key, { value })}
 				unit={unitOf(wish.figure)}
 				error={sheet.errors[`wish ${wish.key}`] ?? ''}
+				onkeydown={(event: KeyboardEvent) => move(event, wish.key, wish.value)}
 			/>
 			{#if hasPer(wish.figure)}
 				<Choice
