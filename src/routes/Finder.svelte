@@ -38,7 +38,8 @@
 					class="border-rule w-full border-b px-4 py-3 text-lg outline-none"
 					placeholder="Find an ingredient, formula, batch…"
 				/>
-				<Command.List class="max-h-[50vh] overflow-y-auto p-2">
+				<!-- What scrolls is reached by keyboard, however many are found. -->
+				<Command.List class="max-h-[50vh] overflow-y-auto p-2" tabindex={0}>
 					<Command.Viewport>
 						{#if failed}
 							<p class="text-loss px-3 py-4">The server does not answer. See that Square Batch runs.</p>

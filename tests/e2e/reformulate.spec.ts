@@ -93,7 +93,7 @@ test('what cannot hold together is named with what each would have to give, and 
 	await expect(page.getByTestId('answer')).toContainText('The nearest formula changes');
 	await page.getByLabel('Why').fill('salt, for the taste');
 	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
-	await expect(page.getByText('version 2')).toBeVisible();
+	await expect(page.getByText('version 2', { exact: true })).toBeVisible();
 	await page.getByRole('link', { name: /Half-and-half tortilla copy/ }).click();
 	await page.getByRole('tab', { name: 'Versions and files' }).click();
 	await expect(page.getByText('salt, for the taste')).toBeVisible();

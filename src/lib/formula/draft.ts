@@ -181,3 +181,12 @@ export function isBlank(line: LineDraft): boolean {
 		line.ingredient === '' && line.said.trim() === '' && line.grams.trim() === '' && line.uptake.trim() === ''
 	);
 }
+
+/** A draft by what it says alone, for telling whether two say the same. */
+export const plainDraft = (draft: FormulaDraft): string =>
+	JSON.stringify({
+		...draft,
+		version: 0,
+		lines: draft.lines.filter((line) => !isBlank(line)).map(({ key: _key, ...line }) => line),
+		steps: draft.steps.map(({ key: _key, ...step }) => step)
+	});

@@ -1,4 +1,12 @@
-import { freshKey, productDraft, shownGrams, stepDraft, type FormulaDraft, type LineDraft } from './draft.ts';
+import {
+	freshKey,
+	plainDraft,
+	productDraft,
+	shownGrams,
+	stepDraft,
+	type FormulaDraft,
+	type LineDraft
+} from './draft.ts';
 import type { Formula, FormulaLine } from './types.ts';
 
 /** The draft of a line that was kept. */
@@ -48,6 +56,10 @@ export function formulaDraft(formula: Formula): FormulaDraft {
 			}
 		: keptDraft(formula);
 }
+
+/** Whether something was typed in the sheet that is not in the version kept last. */
+export const isTyped = (formula: Formula): boolean =>
+	formula.draft !== null && plainDraft(formulaDraft(formula)) !== plainDraft(keptDraft(formula));
 
 /** Rows each with a key of its own: pages tell them apart by it, and what was kept may give one twice. */
 function distinct<R extends { key: string }>(rows: readonly R[]): R[] {

@@ -2,6 +2,7 @@ import { derive } from '$core/derive.ts';
 import { processOf } from '$core/formula/process.ts';
 import { usualCookLoss } from '$core/formula/usual-loss.ts';
 import { USUAL_ASSUMPTIONS } from '$core/sure/assumptions.ts';
+import { isTyped } from '../../formula/kept-draft.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { ReformulateBasis } from '../../reformulate/types.ts';
 import { familyLosses } from '../batches/family-losses.ts';
@@ -48,7 +49,7 @@ export async function reformulateBasis(
 		number: formula.number,
 		productId: product?.id ?? '',
 		recipe: facts?.ok ? recipe : null,
-		problem: problemOf(formula.draft !== null, label !== null, facts?.ok ?? false),
+		problem: problemOf(isTyped(formula), label !== null, facts?.ok ?? false),
 		isWeighed: label !== null && label.cookLoss !== null,
 		given: subject.recipe ? subject.given : USUAL_ASSUMPTIONS,
 		windows: hasMix || Object.keys(windows).length === 0 ? null : windows,

@@ -2,6 +2,7 @@ import { derive } from '$core/derive.ts';
 import { amountOf } from '$core/reformulate/amount.ts';
 import { isDough, type Recipe } from '$core/formula/types.ts';
 import type { Trial, TrialAsk } from '../../batch/trial.ts';
+import { isTyped } from '../../formula/kept-draft.ts';
 import type { Formula, FormulaLine } from '../../formula/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { FigureOf, NewLine } from '../../reformulate/types.ts';
@@ -48,7 +49,7 @@ export async function takeReformulated(
 ): Promise<void> {
 	const formula = await getFormula(db, kitchen.id, id);
 	const [first] = formula.products;
-	if (formula.draft)
+	if (isTyped(formula))
 		refuse('', 'something was typed in its sheet meanwhile: keep it as a version or discard it first');
 	if (!first) refuse('', 'keep a first version of it, sold as something');
 	const { id: productId, formulaId: _formula, name: _name, ...product } = first;

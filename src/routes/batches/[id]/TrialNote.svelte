@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import Wide from '$lib/ui/Wide.svelte';
 	import type { Trial } from '$lib/batch/trial.ts';
 	import type { Batch } from '$lib/batch/types.ts';
 	import { amountOf } from '$core/reformulate/amount.ts';
@@ -31,26 +32,28 @@
 		Its packs fit no label: they are not sold until a version and a label of it are kept.
 	</p>
 	{#if trial.promised.length > 0}
-		<table class="ledger mt-2 max-w-2xl">
-			<thead
-				><tr
-					><th>Figure</th><th class="number">Before</th><th class="number">Promised</th><th class="number"
-						>Came of it</th
-					></tr
-				></thead
-			>
-			<tbody>
-				{#each trial.promised as each, nth (nth)}
-					<tr>
-						<td>{figureWord(each.figure)} {hasPer(each.figure) ? PER_WORDS[each.per] : ''}</td>
-						<td class="number">{amountText(each.figure, each.now, currency)}</td>
-						<td class="number">{amountText(each.figure, each.promised, currency)}</td>
-						<td class="number font-bold" data-testid="outcome"
-							>{batch.recorded ? amountText(each.figure, outcome(each), currency) : 'not weighed yet'}</td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<Wide label="Before, promised, and what came of it">
+			<table class="ledger mt-2 max-w-2xl">
+				<thead
+					><tr
+						><th>Figure</th><th class="number">Before</th><th class="number">Promised</th><th class="number"
+							>Came of it</th
+						></tr
+					></thead
+				>
+				<tbody>
+					{#each trial.promised as each, nth (nth)}
+						<tr>
+							<td>{figureWord(each.figure)} {hasPer(each.figure) ? PER_WORDS[each.per] : ''}</td>
+							<td class="number">{amountText(each.figure, each.now, currency)}</td>
+							<td class="number">{amountText(each.figure, each.promised, currency)}</td>
+							<td class="number font-bold" data-testid="outcome"
+								>{batch.recorded ? amountText(each.figure, outcome(each), currency) : 'not weighed yet'}</td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</Wide>
 	{/if}
 </section>

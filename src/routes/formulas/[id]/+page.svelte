@@ -11,7 +11,7 @@
 	import { usualCookLoss } from '$core/formula/usual-loss.ts';
 	import { readCount, readGrams } from '$core/measure/reading.ts';
 	import { readAll } from '$lib/read-again.ts';
-	import { isBlank, saidStep, shownGrams, type FormulaDraft } from '$lib/formula/draft.ts';
+	import { isBlank, plainDraft, saidStep, shownGrams } from '$lib/formula/draft.ts';
 	import { rememberedName } from '$core/composition/match.ts';
 	import { readLine } from '$core/formula/said/read-line.ts';
 	import { readFormulaDraft } from '$lib/formula/reading.ts';
@@ -148,13 +148,6 @@
 			toWeigh.some((line) => shelf.get(line.ingredient)?.kind === 'water')
 	);
 
-	const plainDraft = (draft: FormulaDraft) =>
-		JSON.stringify({
-			...draft,
-			version: 0,
-			lines: draft.lines.filter((line) => !isBlank(line)).map(({ key: _key, ...line }) => line),
-			steps: draft.steps.map(({ key: _key, ...step }) => step)
-		});
 	const keptText = $derived(data.kept === null ? null : plainDraft(data.kept));
 	// At a pause, not at every keystroke: it reads the whole draft.
 	const changed = $derived(sheet.touched || plainDraft(sheet.atPause) !== keptText);

@@ -25,11 +25,11 @@
 	const basis = $derived(data.basis);
 	const { currency } = $derived(data.kitchen);
 	let sheet = $state.raw(untrack(() => new WishSheet(data.basis)));
-	// Kept as a version, it goes on from that one.
+	// Kept as a version, it goes on from that one; a draft that came meanwhile takes no wish away.
 	$effect(() => {
 		const fresh = data.basis;
 		untrack(() => {
-			if (fresh.version !== sheet.basis.version) sheet = new WishSheet(fresh);
+			if (fresh.number !== sheet.basis.number) sheet = new WishSheet(fresh);
 		});
 	});
 	const reformulating = new Reformulating();
