@@ -4,6 +4,9 @@ import { choose } from './controls.ts';
 import { answered, open, ready } from './making.ts';
 import { expect, test } from './test.ts';
 
+// One after another: two copies of a formula made at the same moment would want the same name.
+test.describe.configure({ mode: 'default', retries: 1 });
+
 /** A copy of a formula of the demo, so that what is tried with it is its own; its reformulating is open. */
 async function openCopy(page: Page, name: string): Promise<string> {
 	await open(page, '/formulas');
