@@ -36,8 +36,8 @@
 			<table class="ledger mt-2 max-w-2xl">
 				<thead
 					><tr
-						><th>Figure</th><th class="number">Before</th><th class="number">Promised</th><th class="number"
-							>Came of it</th
+						><th>Figure, unrounded</th><th class="number">Before</th><th class="number">Promised</th><th
+							class="number">Came of it</th
 						></tr
 					></thead
 				>
