@@ -43,8 +43,7 @@ export function reformulateToSurvive(
 function narrowed(recipe: Recipe, target: Target, figures: readonly SureFigure[], chance: number): Target {
 	const rules = rulesOf(recipe.rules);
 	// A laboratory’s finding is held against what is printed of a serving, or of 100 g.
-	const per = rules.boundsHoldLaboratory ? '100g' : 'serving';
-	if (target.as !== 'printed' || target.per !== per || !isNutrient(target.figure)) return target;
+	if (target.as !== 'printed' || target.per !== rules.printedPer || !isNutrient(target.figure)) return target;
 	const { figure: nutrient } = target;
 	const prints = rules.printsOf(nutrient);
 	const of = figures.find(({ figure }) => figure === prints?.key);

@@ -72,6 +72,8 @@ export interface RuleSet {
 	printed: readonly Nutrient[];
 	/** The figures of the panel or table, in the order they print. */
 	figures: readonly Figure[];
+	/** What the first column of its figures is of. */
+	printedPer: 'serving' | '100g';
 	/** The figure a nutrient prints in, and how much of it one unit of the nutrient makes; null where it prints in none. */
 	printsOf(nutrient: Nutrient): { key: string; factor: number } | null;
 	/** An amount of a figure as it prints. */

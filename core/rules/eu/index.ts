@@ -37,6 +37,7 @@ export const eu: RuleSet = {
 	],
 	printed: ['fat_g', 'saturates_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'sodium_mg'],
 	figures: EU_FIGURES,
+	printedPer: '100g',
 	printsOf: euPrintsOf,
 	print: euPrint,
 	columnsOf: euColumns,

@@ -29,6 +29,7 @@ export const us: RuleSet = {
 	needed: NUTRIENTS.filter((nutrient) => nutrient !== 'energy_kcal'),
 	printed: PANEL_LINES.map(panelNutrient),
 	figures: US_FIGURES,
+	printedPer: 'serving',
 	printsOf: usPrintsOf,
 	print: usPrint,
 	columnsOf: usColumns,

@@ -47,7 +47,7 @@
 		if (!now) return null;
 		const { product } = now.recipe;
 		return {
-			printedPer: now.recipe.rules === 'us' ? 'serving' : '100g',
+			printedPer: rulesOf(now.recipe.rules).printedPer,
 			amountOf: (figure, per) => amountOf(now.recipe, now.facts, figure, per),
 			pack:
 				product.packPieces === null
