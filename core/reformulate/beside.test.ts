@@ -5,7 +5,7 @@ import { USUAL_ASSUMPTIONS } from '../sure/assumptions.ts';
 import { sure } from '../sure/sure.ts';
 import { dough, flour, ingredient, per100g, recipe } from '../testing/recipe.ts';
 import { choicesBeside } from './choices.ts';
-import { solverBy, type Solver } from './program.ts';
+import { GaveUp, solverBy, type Solver } from './program.ts';
 import { reformulate } from './reformulate.ts';
 import { reformulateToSurvive } from './surviving.ts';
 import { swapped } from './swap.ts';
@@ -92,6 +92,25 @@ describe('beside the nearest', () => {
 				expect(Number(other.facts.cost.batch)).toBeLessThan(Number(nearest.facts.cost.batch));
 		}
 		expect(others.map(({ best }) => best)).toContain('cheapest');
+	});
+});
+
+describe('where the solver cannot tell in time', () => {
+	it('what else would grant it is left out, and what grants it stands', () => {
+		const asked = wish({
+			free: free(SALT, BUTTER, OIL),
+			targets: [{ figure: 'fat_g', per: 'piece', atMost: 2.2, atLeast: null, as: 'exact' }]
+		});
+		const slow: Solver = (program) => {
+			if (program.columns.some(({ isWhole }) => isWhole)) throw new GaveUp('no time');
+			return solve(program);
+		};
+		const outcome = reformulate(ROTI, asked, slow);
+		if (!outcome.ok || outcome.value.status !== 'met') throw new Error(JSON.stringify(outcome));
+		expect(outcome.value.facts.perPiece.fat_g).toBeLessThanOrEqual(2.2);
+		// The fewest lines cannot be told without whole numbers; the cheapest is rounded.
+		const others = choicesBeside(ROTI, asked, outcome.value, slow);
+		expect(others.map(({ best }) => best)).not.toContain('fewest lines');
 	});
 });
 

@@ -2,7 +2,7 @@ import { derive } from '../derive.ts';
 import { settled } from '../measure/round.ts';
 import { frameOf, recipeWith } from './frame.ts';
 import { changeOf, modelOf, type Model } from './model.ts';
-import type { Solver } from './program.ts';
+import { GaveUp, type Solver } from './program.ts';
 import { quantityOf } from './quantity.ts';
 import type { Granted } from './reformulate.ts';
 import { roundedGrams, type Aim } from './rounding.ts';
@@ -40,13 +40,23 @@ export function choicesBeside(
 	];
 	const seen = [granted.grams];
 	return aims.flatMap(([best, aim]): Choice[] => {
-		const grams = aim && roundedGrams(model.value, wish.step_g, solve, aim);
+		const grams = aim && gramsInTime(model.value, wish.step_g, solve, aim);
 		if (!grams || seen.some((each) => isSame(each, grams))) return [];
 		const derived = derive(recipeWith(frame.value, grams, granted.ballWeight_g));
 		if (!derived.ok || !isBetter(best, model.value, granted, grams, derived.value)) return [];
 		seen.push(grams);
 		return [{ best, grams, change: settled(changeOf(model.value, grams)), facts: derived.value }];
 	});
+}
+
+/** What cannot be told in time is no choice: the nearest stands without it. */
+function gramsInTime(model: Model, step_g: number, solve: Solver, aim: Aim): number[] | null {
+	try {
+		return roundedGrams(model, step_g, solve, aim);
+	} catch (error) {
+		if (error instanceof GaveUp) return null;
+		throw error;
+	}
 }
 
 function cheapest(model: Model, granted: Granted): Aim | null {

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose } from './controls.ts';
-import { open, ready } from './making.ts';
+import { answered, open, ready } from './making.ts';
 import { expect, test } from './test.ts';
 
 // One after another: two copies of a formula made at the same moment would want the same name.
@@ -94,6 +94,12 @@ test('what cannot hold together is named with what each would have to give, and 
 	await expect(conflict.filter({ hasText: 'salt, of the flour at least 1.2 %' })).toBeVisible();
 	await conflict.filter({ hasText: 'sodium at most' }).getByRole('button', { name: 'Ask for that' }).click();
 	await expect(page.getByTestId('answer')).toContainText('The nearest formula changes');
+	await page.getByLabel('Why').fill('salt, for the taste');
+	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
+	await expect(page.getByText('version 2', { exact: true })).toBeVisible();
+	await page.getByRole('link', { name: /Half-and-half tortilla copy/ }).click();
+	await page.getByRole('tab', { name: 'Versions and files' }).click();
+	await expect(page.getByText('salt, for the taste')).toBeVisible();
 });
 
 test('an ingredient is swapped: what it gains of allergens is said first, and “no milk” takes it out again', async ({

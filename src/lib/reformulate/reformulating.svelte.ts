@@ -74,7 +74,8 @@ export class Reformulating {
 			? [outcome.value, [], null]
 			: [null, outcome.problems, []];
 		if (!outcome.ok || outcome.value.status !== 'met') return;
-		const choices = await remote.beside(recipe, wish, outcome.value);
+		// What was found stands, whatever becomes of looking for others.
+		const choices = await remote.beside(recipe, wish, outcome.value).catch(() => []);
 		if (!this.#waiting) this.choices = choices;
 	}
 }
