@@ -52,6 +52,16 @@ describe('formulas', () => {
 		});
 	});
 
+	it('copied by twenty at the same moment has twenty copies, each by a name of its own', async () => {
+		const { formulaId } = await makeRoti(bench, 'Copied');
+		const ids = await Promise.all(
+			Array.from({ length: 20 }, () => duplicateFormula(bench.db, bench.kitchen.id, formulaId))
+		);
+		const copies = (await listFormulas(bench.db, bench.kitchen.id)).filter(({ id }) => ids.includes(id));
+		expect(new Set(copies.map(({ name }) => name)).size).toBe(20);
+		expect(copies.every(({ name, number }) => name.startsWith('Copied copy') && number === 1)).toBe(true);
+	});
+
 	it('sent twice is made once', async () => {
 		const { formulaId } = await makeRoti(bench, 'Twice');
 		const input = inputOf(await getFormula(bench.db, bench.kitchen.id, formulaId));

@@ -15,29 +15,45 @@ export async function startFormula(
 	wanted: string,
 	id = newId()
 ): Promise<string> {
+	await underFreeName(db, kitchenId, wanted, async (name) => {
+		if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return;
+		await inTransaction(db, async (transaction) => {
+			await insertFormula(transaction, kitchenId, id, name);
+			await transaction('formulas')
+				.where({ kitchen_id: kitchenId, id })
+				.update({ draft: JSON.stringify(draft(id, name)) });
+		});
+	});
+	return id;
+}
+
+/**
+ * Does something under the wanted name, or with the first number that makes it new; again, where somebody took that name
+ * between the reading of the names and the taking of one.
+ */
+export async function underFreeName(
+	db: Database,
+	kitchenId: string,
+	wanted: string,
+	act: (name: string) => Promise<unknown>
+): Promise<void> {
 	for (let attempt = 1; ; attempt++) {
-		if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return id;
 		const taken = await db('formulas').where('kitchen_id', kitchenId).select('name');
 		const name = freeName(
 			wanted,
 			taken.map((row) => row.name)
 		);
 		try {
-			await inTransaction(db, async (transaction) => {
-				await insertFormula(transaction, kitchenId, id, name);
-				await transaction('formulas')
-					.where({ kitchen_id: kitchenId, id })
-					.update({ draft: JSON.stringify(draft(id, name)) });
-			});
-			return id;
+			await act(name);
+			return;
 		} catch (problem) {
-			// Somebody began a formula of the same name between reading the names and taking one.
 			if (!(problem instanceof Refused) || attempt === MOST_ATTEMPTS) throw problem;
 		}
 	}
 }
 
-const MOST_ATTEMPTS = 8;
+/** Twenty at once each have a name by then. */
+const MOST_ATTEMPTS = 25;
 
 /** The name, or with the first number that makes it new. */
 export function freeName(wanted: string, taken: readonly string[]): string {

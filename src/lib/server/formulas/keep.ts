@@ -1,14 +1,14 @@
 import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { isDuplicate, NotFound, Stale } from '../errors.ts';
+import { isDuplicate, Stale } from '../errors.ts';
 import { saveProduct } from '../products.ts';
 import { newId, utcNow } from '../rows.ts';
-import { freeName, startFormula } from './drafts.ts';
+import { startFormula, underFreeName } from './drafts.ts';
 import { insertFormula, nameTaken } from './insert.ts';
 import { isDough } from '$core/formula/types.ts';
 import { coreLine } from '../../formula/recipe.ts';
-import { getFormula, listFormulas } from './read.ts';
+import { getFormula } from './read.ts';
 import type { FormulaContent, FormulaInput } from '../../formula/types.ts';
 
 /**
@@ -83,14 +83,9 @@ export async function duplicateFormula(
 	copyId = newId()
 ): Promise<string> {
 	if (await db('formulas').where({ kitchen_id: kitchenId, id: copyId }).first('id')) return copyId;
-	const formulas = await listFormulas(db, kitchenId);
-	const original = formulas.find((formula) => formula.id === id);
-	if (!original) throw new NotFound('this formula is not here');
+	const original = await getFormula(db, kitchenId, id);
 	const [product] = original.products;
-	const name = freeName(
-		`${original.name} copy`,
-		formulas.map((formula) => formula.name)
-	);
+	const wanted = `${original.name} copy`;
 	if (original.number === 0 || !product)
 		return startFormula(
 			db,
@@ -102,11 +97,14 @@ export async function duplicateFormula(
 				version: 1,
 				productId: null
 			}),
-			`${original.name} copy`,
+			wanted,
 			copyId
 		);
 	const { id: _id, formulaId: _formula, name: _name, ...rest } = product;
-	return createFormula(db, kitchenId, copyId, { ...original, name, product: rest, productId: null });
+	await underFreeName(db, kitchenId, wanted, (name) =>
+		createFormula(db, kitchenId, copyId, { ...original, name, product: rest, productId: null })
+	);
+	return copyId;
 }
 
 function contentOf(input: FormulaInput): FormulaContent {
