@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { FAMILIES, type Windows } from '../formula/families.ts';
+import { SHARE_KEYS } from '../formula/shares.ts';
 import { isDough, type Recipe } from '../formula/types.ts';
 import { NUTRIENTS } from '../composition/nutrients.ts';
 import type { Outcome, Problem } from '../problem.ts';
-import { SHARE_KEYS } from '../reformulate/quantity.ts';
 import { MOST_BALLS } from '../reformulate/reformulate.ts';
 import { PERS, type Per, type TargetFigure, type Wish } from '../reformulate/wish.ts';
 import { schemaProblem } from './messages.ts';

@@ -21,6 +21,19 @@ export interface FlourShares {
 
 export type ShareKey = keyof FlourShares;
 
+/** Every share of the flour, in the order they are shown. */
+export const SHARE_KEYS = [
+	'hydration',
+	'effectiveHydration',
+	'fat',
+	'layeringFat',
+	'salt',
+	'sugar',
+	'leavening',
+	'yeast',
+	'prefermented'
+] as const satisfies readonly ShareKey[];
+
 /** Stage names that mean a ferment made ahead. */
 const PREFERMENT = /sponge|poolish|biga|pre-?ferment|starter|levain|sourdough/i;
 

@@ -13,6 +13,7 @@ export interface Choice {
 	best: 'cheapest' | 'fewest lines';
 	grams: number[];
 	change: number;
+	recipe: Granted['recipe'];
 	facts: Granted['facts'];
 }
 
@@ -42,10 +43,13 @@ export function choicesBeside(
 	return aims.flatMap(([best, aim]): Choice[] => {
 		const grams = aim && gramsInTime(model.value, wish.step_g, solve, aim);
 		if (!grams || seen.some((each) => isSame(each, grams))) return [];
-		const derived = derive(recipeWith(frame.value, grams, granted.ballWeight_g));
+		const next = recipeWith(frame.value, grams, granted.ballWeight_g);
+		const derived = derive(next);
 		if (!derived.ok || !isBetter(best, model.value, granted, grams, derived.value)) return [];
 		seen.push(grams);
-		return [{ best, grams, change: settled(changeOf(model.value, grams)), facts: derived.value }];
+		return [
+			{ best, grams, change: settled(changeOf(model.value, grams)), recipe: next, facts: derived.value }
+		];
 	});
 }
 

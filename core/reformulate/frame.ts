@@ -3,6 +3,7 @@ import type { Facts } from '../facts.ts';
 import { uptakeOf_g } from '../formula/surface.ts';
 import { isDough, type Line, type Recipe } from '../formula/types.ts';
 import type { Outcome } from '../problem.ts';
+import { servingPiecesOf } from '../rules/declarations.ts';
 
 /** What stays as it is while a formula is changed: pieces, loss, the dough’s mass, the serving, what is on the pieces. */
 export interface Frame {
@@ -15,8 +16,7 @@ export interface Frame {
 	doughMass_g: number;
 	/** What a line’s share of a ball is taken of (section 5). */
 	basis_g: number;
-	/** Null where nothing prints by serving. */
-	servingPieces: number | null;
+	servingPieces: number;
 	/** Grams of each line now, as weighed in or used up. */
 	now_g: number[];
 	/** Of each surface line, grams on the pieces for each gram used up; of dough lines zero. */
@@ -44,11 +44,6 @@ export function frameOf(recipe: Recipe): Outcome<Frame> {
 			uptakes: lines.map((line) => (isDough(line) || line.used_g === 0 ? 0 : uptakeOf_g(line) / line.used_g))
 		}
 	};
-}
-
-function servingPiecesOf({ serving }: Facts): number | null {
-	if (!serving) return null;
-	return serving.pieces ?? 1 / Number(serving.fraction?.split('/')[1] ?? 1);
 }
 
 /** Grams on one piece of the surface lines, for so much used up of each. */

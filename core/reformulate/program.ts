@@ -89,8 +89,10 @@ export interface TextOptions {
 	presolve: 'on' | 'off';
 }
 
-/** No solver is given longer: what takes it so long is answered in another way. */
-const LIMIT_S = 2;
+/** No solver is given longer for whole steps of the scale: what takes it so long is answered in another way. */
+const WHOLE_LIMIT_S = 2;
+/** What is not whole is solved in a moment; on a machine that is busy with other things a moment takes longer. */
+const LIMIT_S = 20;
 /** Whole steps of the scale where somebody waits for the answer while typing. */
 export const LIVE_LIMIT_S = 0.05;
 
@@ -102,7 +104,7 @@ export class GaveUp extends Error {
 /** A solver of programs by one that reads them as text. Throws `GaveUp` where it neither finds the least nor that nothing does. */
 export function solverBy(
 	solve: (text: string, options: TextOptions) => TextAnswer,
-	{ whole_s = LIMIT_S }: { whole_s?: number } = {}
+	{ whole_s = WHOLE_LIMIT_S }: { whole_s?: number } = {}
 ): Solver {
 	return (program) => {
 		const isWhole = program.columns.some((column) => column.isWhole);

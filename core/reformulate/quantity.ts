@@ -27,18 +27,6 @@ export interface Quantity {
 	factor: number;
 }
 
-export const SHARE_KEYS = [
-	'hydration',
-	'effectiveHydration',
-	'fat',
-	'layeringFat',
-	'salt',
-	'sugar',
-	'leavening',
-	'yeast',
-	'prefermented'
-] as const satisfies readonly ShareKey[];
-
 export const isNutrient = (figure: TargetFigure): figure is Nutrient =>
 	(NUTRIENTS as readonly string[]).includes(figure);
 
@@ -94,7 +82,7 @@ function perOf(frame: Frame, per: Per, ballWeight_g: number): Outcome<{ times: n
 	const one: Sum = { factors: frame.now_g.map(() => 0), constant: 1 };
 	if (per === 'piece') return { ok: true, value: { times: 1, under: one } };
 	if (cookLoss === null) return fail('no finished piece was weighed, so only one piece can be asked about');
-	if (per === 'serving') return { ok: true, value: { times: frame.servingPieces ?? 1, under: one } };
+	if (per === 'serving') return { ok: true, value: { times: frame.servingPieces, under: one } };
 	const kept = 1 - cookLoss;
 	return {
 		ok: true,

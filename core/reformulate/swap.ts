@@ -4,19 +4,17 @@ import type { Facts } from '../facts.ts';
 import { roundTo } from '../measure/round.ts';
 import type { Ingredient, Recipe } from '../formula/types.ts';
 import type { Outcome } from '../problem.ts';
+import { allergensMoved, type AllergensMoved } from './moved.ts';
 
 /** What stays the same where one ingredient takes the place of another. */
 export const SWAPS = ['mass', 'fat', 'water'] as const;
 export type SwapBy = (typeof SWAPS)[number];
 
 /** A formula with one ingredient in the place of another. */
-export interface Swapped {
+export interface Swapped extends AllergensMoved {
 	recipe: Recipe;
 	grams: number;
 	facts: Facts;
-	/** Declared now and not before, and the other way; of the gained it is said first. */
-	gained: string[];
-	lost: string[];
 	/** Nobody has confirmed what allergens the new ingredient holds. */
 	isUnconfirmed: boolean;
 }
@@ -57,16 +55,13 @@ export function swapped(
 	const [before, after] = [derive(recipe), derive(next)];
 	if (!before.ok) return before;
 	if (!after.ok) return after;
-	const { contains: had } = before.value.allergens;
-	const { contains: has } = after.value.allergens;
 	return {
 		ok: true,
 		value: {
 			recipe: next,
 			grams: used_g,
 			facts: after.value,
-			gained: has.filter((each) => !had.includes(each)),
-			lost: had.filter((each) => !has.includes(each)),
+			...allergensMoved(before.value, after.value),
 			isUnconfirmed: by.allergens === null
 		}
 	};

@@ -26,3 +26,9 @@ export interface PrintedFacts extends Pick<
 	energy: FactorEnergy;
 	yield: { finishedWeight_g: number | null };
 }
+
+/** Pieces in a serving as a number: 2, or a third; one where nothing is said of servings. */
+export function servingPiecesOf({ serving }: Pick<Declarations, 'serving'>): number {
+	if (!serving) return 1;
+	return serving.pieces ?? 1 / Number(serving.fraction?.split('/')[1] ?? 1);
+}

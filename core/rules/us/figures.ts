@@ -1,7 +1,7 @@
 import { nutrientUnit, type Nutrient } from '../../composition/nutrients.ts';
 import type { Product } from '../../formula/types.ts';
 import { sumOfTerms, type Figure, type FigureColumn } from '../figure.ts';
-import type { PrintedFacts } from '../declarations.ts';
+import { servingPiecesOf, type PrintedFacts } from '../declarations.ts';
 import { panelName } from './format/content.ts';
 import { PANEL_LINES, panelNutrient, type PanelKey, type UsPanel } from './panel.ts';
 import { panelRule } from './words.ts';
@@ -46,9 +46,8 @@ export function usColumns(facts: PrintedFacts, product: Product, key: string): F
 		const line = of[key as PanelKey];
 		return { printed: line.amount, dv: line.dv };
 	};
-	const pieces = serving.pieces ?? 1 / Number(serving.fraction?.split('/')[1]);
 	return [
-		{ heading: 'per serving', times: pieces, ...printed(panel) },
+		{ heading: 'per serving', times: servingPiecesOf(facts), ...printed(panel) },
 		...(panelPiece ? [{ heading: `per ${product.one}`, times: 1, ...printed(panelPiece) }] : []),
 		...(panelPackage && product.packPieces !== null
 			? [{ heading: 'per container', times: product.packPieces, ...printed(panelPackage) }]

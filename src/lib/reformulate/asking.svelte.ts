@@ -37,6 +37,8 @@ const MOST_UNDONE = 100;
 export class WishSheet {
 	#now = $state.raw<Asking>() as Asking;
 	#before = $state.raw<Asking[]>([]);
+	/** The field that was typed in last, while nothing else changed since. */
+	#typedIn: string | null = null;
 	#key = 0;
 
 	constructor(readonly basis: ReformulateBasis) {
@@ -58,14 +60,18 @@ export class WishSheet {
 	get canUndo(): boolean {
 		return this.#before.length > 0;
 	}
-	change(part: Partial<Asking>): void {
-		this.#before = [...this.#before, this.#now].slice(-MOST_UNDONE);
+	/** One step to undo; but what is typed in one field is one step, however many keys it takes. */
+	change(part: Partial<Asking>, typedIn: string | null = null): void {
+		if (typedIn === null || typedIn !== this.#typedIn)
+			this.#before = [...this.#before, this.#now].slice(-MOST_UNDONE);
+		this.#typedIn = typedIn;
 		this.#now = { ...this.#now, ...part };
 	}
 	undo(): void {
 		const last = this.#before.at(-1);
 		if (!last) return;
 		this.#before = this.#before.slice(0, -1);
+		this.#typedIn = null;
 		this.#now = last;
 	}
 	add(target: Target): void {
@@ -80,9 +86,13 @@ export class WishSheet {
 		};
 		this.change({ wishes: [...this.#now.wishes, wish] });
 	}
-	/** Typing in one field is one step to undo, however many keys it takes. */
-	type(key: number, part: Partial<TypedWish>): void {
-		this.change({ wishes: this.#now.wishes.map((each) => (each.key === key ? { ...each, ...part } : each)) });
+	alter(key: number, part: Partial<TypedWish>, typedIn: string | null = null): void {
+		const wishes = this.#now.wishes.map((each) => (each.key === key ? { ...each, ...part } : each));
+		this.change({ wishes }, typedIn);
+	}
+	/** How much is wished, as it is typed. */
+	type(key: number, value: string): void {
+		this.alter(key, { value }, `wish ${key}`);
 	}
 	remove(key: number): void {
 		this.change({ wishes: this.#now.wishes.filter((each) => each.key !== key) });

@@ -4,24 +4,17 @@ import { isNutrient } from '$core/reformulate/quantity.ts';
 import type { Ask } from '$core/reformulate/model.ts';
 import type { Per, Target, TargetFigure } from '$core/reformulate/wish.ts';
 import { money, plain } from '../format.ts';
+import { shareWord } from '../formula/share-words.ts';
 
-/** Shares of the flour in words. */
-export const SHARE_WORDS: Record<ShareKey, string> = {
-	hydration: 'hydration',
-	effectiveHydration: 'all its water',
-	fat: 'fat, of the flour',
-	layeringFat: 'fat between layers',
-	salt: 'salt, of the flour',
-	sugar: 'sugar, of the flour',
-	leavening: 'leavening',
-	yeast: 'yeast',
-	prefermented: 'flour fermented ahead'
-};
+/** A share of the flour, told apart from the nutrient of the same name. */
+export const shareOfFlour = (key: ShareKey): string =>
+	SHARED_NAMES.includes(key) ? `${shareWord(key)}, of the flour` : shareWord(key);
+const SHARED_NAMES: readonly ShareKey[] = ['salt', 'sugar'];
 
 /** A figure in plain words. */
 export function figureWord(figure: TargetFigure): string {
 	if (figure === 'cost') return 'ingredient cost';
-	return isNutrient(figure) ? nutrientWord(figure) : SHARE_WORDS[figure];
+	return isNutrient(figure) ? nutrientWord(figure) : shareOfFlour(figure);
 }
 
 /** Figures that can be wished about, in the order they are offered. */
@@ -82,7 +75,7 @@ const boundText = (figure: TargetFigure, bound: number, currency: string): strin
 
 /** What of a wish is meant, in words. */
 export const askText = (ask: Ask, targets: readonly Target[], currency: string): string => {
-	if (ask.kind === 'window') return `the usual window of ${SHARE_WORDS[ask.key]}`;
+	if (ask.kind === 'window') return `the usual window of ${shareOfFlour(ask.key)}`;
 	const target = targets[ask.target];
 	return target ? targetText(target, currency) : '';
 };

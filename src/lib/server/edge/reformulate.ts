@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { NUTRIENTS } from '$core/composition/nutrients.ts';
-import { SHARE_KEYS } from '$core/reformulate/quantity.ts';
+import { SHARE_KEYS } from '$core/formula/shares.ts';
 import { PERS } from '$core/reformulate/wish.ts';
 import type { FigureOf, NewLine } from '../../reformulate/types.ts';
 import { day, id, text, version } from './fields.ts';

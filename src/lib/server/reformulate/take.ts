@@ -1,5 +1,6 @@
 import { derive } from '$core/derive.ts';
 import { amountOf } from '$core/reformulate/amount.ts';
+import { lossMoves } from '$core/reformulate/moved.ts';
 import { isDough, type Recipe } from '$core/formula/types.ts';
 import type { Trial, TrialAsk } from '../../batch/trial.ts';
 import { isTyped } from '../../formula/kept-draft.ts';
@@ -57,9 +58,6 @@ export async function takeReformulated(
 	await keepFormula(db, kitchen.id, id, version, input, reason);
 }
 
-/** Hydration that moves by more than so many points moves the loss with it (section 18). */
-const MOVED_POINTS = 2;
-
 /**
  * Plans a small batch of a reformulated formula, marked as a trial, with what it was worked out to be: the server works
  * it out again. `id` comes from the page, so that a plan sent twice is one. Throws `Refused`, `NotFound`.
@@ -91,8 +89,7 @@ export async function planTrial(
 	const next = recipeOf(recipe, lines, shelf);
 	const [now, then] = [derive(recipe), derive(next)];
 	if (!now.ok || !then.ok) refuse('', 'of these lines nothing can be worked out');
-	const moved = Math.abs((then.value.formula.hydration ?? 0) - (now.value.formula.hydration ?? 0));
-	const asks: TrialAsk[] = moved > MOVED_POINTS ? ['loss', 'water'] : ['loss'];
+	const asks: TrialAsk[] = lossMoves(now.value, then.value) ? ['loss', 'water'] : ['loss'];
 	const promise: Trial = {
 		reason: asked.reason,
 		asks,

@@ -1,11 +1,9 @@
 <script lang="ts">
 	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
-	import { drawEuTable, tableText } from '$core/rules/eu/format.ts';
 	import { rulesOf } from '$core/rules/index.ts';
-	import { verticalPanel } from '$core/rules/us/format/vertical.ts';
-	import { panelText } from '$core/rules/us/format/linear.ts';
 	import type { ValueSource } from '$lib/shelf/sources.ts';
+	import { panelOf } from './panel-of.ts';
 	import PanelDrawing from './PanelDrawing.svelte';
 	import Why from './Why.svelte';
 
@@ -26,11 +24,7 @@
 
 	const rules = $derived(rulesOf(recipe.rules));
 	const names = $derived(Object.fromEntries(rules.figures.map((figure) => [figure.key, figure.name])));
-	const panel = $derived.by(() => {
-		const { panel, table } = rules.nutritionContent(facts, recipe.product);
-		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };
-		return table && { drawing: drawEuTable(table), text: tableText(table) };
-	});
+	const panel = $derived(panelOf(recipe, facts));
 	const reason = $derived(rules.servingReason(facts, recipe.product));
 	function ask(key: string) {
 		asked = key;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { SHARE_WORDS } from '$lib/formula/share-words.ts';
 	import { windowFindings, type Windows } from '$core/formula/families.ts';
 	import type { FlourShares, ShareKey } from '$core/formula/shares.ts';
 	import { fixed, plain } from '$lib/format.ts';
@@ -15,24 +16,13 @@
 	}
 	let { shares, windows, flour_g, used, most }: Props = $props();
 
-	const WORDS: Record<ShareKey, string> = {
-		hydration: 'Hydration',
-		effectiveHydration: 'All its water',
-		fat: 'Fat',
-		layeringFat: 'Fat between layers',
-		salt: 'Salt',
-		sugar: 'Sugar',
-		leavening: 'Leavening',
-		yeast: 'Yeast',
-		prefermented: 'Flour fermented ahead'
-	};
 	const ALWAYS: ShareKey[] = ['hydration', 'effectiveHydration', 'fat', 'salt'];
 	const findings = $derived(
 		new Map(windowFindings(shares, windows).map((finding) => [finding.key, finding]))
 	);
 	/** What has a window or is there: a zero nobody has a window for says nothing. */
 	const shown = $derived(
-		(Object.keys(WORDS) as ShareKey[]).filter(
+		(Object.keys(SHARE_WORDS) as ShareKey[]).filter(
 			(key) => findings.has(key) || ALWAYS.includes(key) || (shares[key] ?? 0) > 0
 		)
 	);
@@ -68,7 +58,7 @@
 				['below', 'above'].includes(findings.get(key)?.state ?? '') && !say(key).endsWith('inside')}
 			<div>
 				<dt class="flex justify-between text-sm">
-					<span>{WORDS[key]}</span>
+					<span>{SHARE_WORDS[key]}</span>
 					<b class="figure" data-testid={key}
 						>{shares[key] === null ? '–' : fixed(shares[key], 1)}<span class="unit">%</span></b
 					>

@@ -1,8 +1,8 @@
 import Joi from 'joi';
+import { SHARE_KEYS } from '$core/formula/shares.ts';
 import { STEP_KINDS } from '$core/formula/process.ts';
 import type { FormulaDraft } from '../../../formula/draft.ts';
 import { choices, draftForm } from '../formula.ts';
-import { SHARES } from '../kitchen.ts';
 import { figure, figureOrNull, moneyText, words } from './parts.ts';
 
 export { choices };
@@ -25,7 +25,7 @@ export const steps = Joi.array()
 
 export const windows = Joi.object()
 	.pattern(
-		Joi.valid(...SHARES),
+		Joi.valid(...SHARE_KEYS),
 		Joi.object({ low: figure(), high: figure(), below: words(), above: words() })
 	)
 	.required();

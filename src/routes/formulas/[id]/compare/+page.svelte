@@ -1,23 +1,12 @@
 <script lang="ts">
+	import { SHARE_WORDS } from '$lib/formula/share-words.ts';
 	import { goto } from '$app/navigation';
-	import type { ShareKey } from '$core/formula/shares.ts';
 	import { USE_WORDS } from '$lib/formula/draft.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
 	let { data } = $props();
-	const SHARE_WORDS: Record<ShareKey, string> = {
-		hydration: 'Hydration',
-		effectiveHydration: 'All its water',
-		fat: 'Fat in the dough',
-		layeringFat: 'Fat between layers',
-		salt: 'Salt',
-		sugar: 'Sugar',
-		leavening: 'Leavening',
-		yeast: 'Yeast',
-		prefermented: 'Flour fermented ahead'
-	};
 	const options = $derived(
 		data.names.map((name) => ({ value: name, text: name === 'draft' ? 'the draft' : `version ${name}` }))
 	);

@@ -1,9 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { derive } from '$core/derive.ts';
-	import { NUTRIENTS } from '$core/composition/nutrients.ts';
-	import { amountOf, printedOf } from '$core/reformulate/amount.ts';
-	import { readPrinted } from '$core/reformulate/printed.ts';
+	import { amountOf, wishOfLine } from '$core/reformulate/amount.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import type { Now } from '$core/reformulate/said.ts';
 	import type { SwapBy } from '$core/reformulate/swap.ts';
@@ -72,19 +70,8 @@
 	const found = $derived(reformulating.found);
 	/** What it becomes: of the formulas that grant the wish the one that is chosen. */
 	const then = $derived.by(() => {
-		if (!recipe || found?.status !== 'met') return null;
-		const other = reformulating.choices?.find(({ best }) => best === chosen);
-		const grams = other?.grams ?? found.grams;
-		const facts = other?.facts ?? found.facts;
-		if (grams.length !== recipe.formula.lines.length) return null;
-		const lines = recipe.formula.lines.map((line, at) => {
-			const used_g = grams[at] ?? line.used_g;
-			if (used_g === line.used_g) return line;
-			const uptake_g =
-				line.uptake_g === null || line.used_g === 0 ? null : (line.uptake_g / line.used_g) * used_g;
-			return { ...line, used_g, uptake_g };
-		});
-		return { grams, recipe: { ...recipe, formula: { ...recipe.formula, lines } }, facts };
+		if (found?.status !== 'met') return null;
+		return reformulating.choices?.find(({ best }) => best === chosen) ?? found;
 	});
 	const targets = $derived(sheet.wish?.targets ?? []);
 	const reason = $derived(
@@ -100,25 +87,9 @@
 	const nameOf = (id: string) => recipe?.ingredients.find((each) => each.id === id)?.name ?? id;
 	/** A line of the panel becomes a wish at what it prints now, to be moved from there. */
 	function wishFor(key: string) {
-		if (!now || !known) return;
-		const { recipe: of, facts } = now;
-		const rules = rulesOf(of.rules);
-		const figure = NUTRIENTS.find((nutrient) => rules.printsOf(nutrient)?.key === key);
-		const printed = figure && printedOf(of, facts, { figure, per: known.printedPer });
-		if (!figure || !printed) return;
-		const factor = rules.printsOf(figure)?.factor ?? 1;
-		const number = Number((readPrinted(printed).high / factor).toPrecision(6));
-		// Of what is good to have more is wished, of the rest less.
-		const isMore = MORE.some((each) => each === figure);
-		sheet.add({
-			figure,
-			per: known.printedPer,
-			atMost: isMore ? null : number,
-			atLeast: isMore ? number : null,
-			as: 'printed'
-		});
+		const target = now && wishOfLine(now.recipe, now.facts, key);
+		if (target) sheet.add(target);
 	}
-	const MORE = ['protein_g', 'fibre_g', 'vitaminD_ug', 'calcium_mg', 'iron_mg', 'potassium_mg'] as const;
 	let swapping = $state(-1);
 	let isSwapping = $state(false);
 	function swap(line: number) {
@@ -133,7 +104,7 @@
 		if (!wish) return;
 		// Far enough that what is asked for holds after rounding too.
 		const room = wish.side === 'atMost' ? 1.01 : 0.99;
-		sheet.type(wish.key, { value: String(Number((would * room).toPrecision(4))), as: 'exact' });
+		sheet.alter(wish.key, { value: String(Number((would * room).toPrecision(4))), as: 'exact' });
 	}
 	const differs = $derived(
 		then !== null &&
@@ -190,7 +161,7 @@
 				class="w-24"
 				inputmode="decimal"
 				unit="g"
-				bind:value={() => sheet.asked.step, (step) => sheet.change({ step })}
+				bind:value={() => sheet.asked.step, (step) => sheet.change({ step }, 'step')}
 				error={sheet.errors.step ?? ''}
 			/>
 		</div>

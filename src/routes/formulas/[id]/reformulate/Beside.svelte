@@ -1,14 +1,13 @@
 <script lang="ts">
-	import { flourShares, type ShareKey } from '$core/formula/shares.ts';
+	import { flourShares } from '$core/formula/shares.ts';
 	import { ingredientsOf, type Recipe } from '$core/formula/types.ts';
 	import { windowFindings, type Windows } from '$core/formula/families.ts';
 	import type { Facts } from '$core/facts.ts';
-	import { drawEuTable, tableText } from '$core/rules/eu/format.ts';
 	import { rulesOf } from '$core/rules/index.ts';
-	import { verticalPanel } from '$core/rules/us/format/vertical.ts';
-	import { panelText } from '$core/rules/us/format/linear.ts';
 	import { fixed, money, plain } from '$lib/format.ts';
-	import { SHARE_WORDS } from '$lib/reformulate/words.ts';
+	import { SHARE_WORDS } from '$lib/formula/share-words.ts';
+	import { allergensMoved, lossMoves } from '$core/reformulate/moved.ts';
+	import { panelOf } from '$lib/ui/facts/panel-of.ts';
 	import PanelDrawing from '$lib/ui/facts/PanelDrawing.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
 
@@ -28,21 +27,10 @@
 	let { now, then, windows, currency, onask }: Props = $props();
 	const rules = $derived(rulesOf(now.recipe.rules));
 	const names = $derived(Object.fromEntries(rules.figures.map(({ key, name }) => [key, name])));
-	const allergens = $derived.by(() => {
-		const [had, has] = [now.facts.allergens.contains, then.facts.allergens.contains];
-		return {
-			gained: has.filter((each) => !had.includes(each)),
-			lost: had.filter((each) => !has.includes(each))
-		};
-	});
-	const panelOf = ({ recipe, facts }: One) => {
-		const { panel, table } = rulesOf(recipe.rules).nutritionContent(facts, recipe.product);
-		if (panel) return { drawing: verticalPanel(panel), text: panelText(panel) };
-		return table && { drawing: drawEuTable(table), text: tableText(table) };
-	};
+	const allergens = $derived(allergensMoved(now.facts, then.facts));
 	const panels = $derived([
-		{ name: 'Now', panel: panelOf(now) },
-		{ name: 'Becomes', panel: panelOf(then) }
+		{ name: 'Now', panel: panelOf(now.recipe, now.facts) },
+		{ name: 'Becomes', panel: panelOf(then.recipe, then.facts) }
 	]);
 	const energyOf = ({ recipe, facts }: One) => rulesOf(recipe.rules).energy_kcal(facts.energy);
 	const kcal = (one: One) => {
@@ -70,10 +58,6 @@
 			);
 	});
 	const share = (percent: number | null) => (percent === null ? 'not known' : `${fixed(percent, 1)} %`);
-	const wordOf = (key: ShareKey) => SHARE_WORDS[key];
-	const moved = $derived(
-		Math.abs((then.facts.formula.hydration ?? 0) - (now.facts.formula.hydration ?? 0)) > 2
-	);
 </script>
 
 {#if allergens.gained.length > 0}<p
@@ -92,7 +76,7 @@
 			>What some of it holds nobody has confirmed.</span
 		>{/if}
 </p>
-{#if moved}<p class="caution mt-2 max-w-3xl">
+{#if lossMoves(now.facts, then.facts)}<p class="caution mt-2 max-w-3xl">
 		Hydration moves by more than two points: the loss in cooking will move with it. These figures keep the
 		loss of the formula as it is; weigh cooled pieces of a trial before any label is printed.
 	</p>{/if}
@@ -109,7 +93,7 @@
 				{#each findings as { before, after } (before.key)}
 					<tr class={share(before.percent) === share(after.percent) ? '' : 'bg-attention-pale'}>
 						<td>
-							{wordOf(before.key)}
+							{SHARE_WORDS[before.key]}
 							<span class="text-quiet text-sm"
 								>usually {plain(after.window.low, 1)} to {plain(after.window.high, 1)} %{after.reason
 									? `: ${after.reason}`

@@ -28,7 +28,8 @@
 	}
 	function bound(line: number, part: Partial<{ low: string; high: string }>) {
 		const { low = '', high = '' } = sheet.asked.bounds[line] ?? {};
-		sheet.change({ bounds: { ...sheet.asked.bounds, [line]: { low, high, ...part } } });
+		const bounds = { ...sheet.asked.bounds, [line]: { low, high, ...part } };
+		sheet.change({ bounds }, `${Object.keys(part).join()} ${line}`);
 	}
 	const changeText = (now: number, then: number) => {
 		if (Math.abs(then - now) < 1e-9) return 'as it is';

@@ -40,7 +40,7 @@
 		event.preventDefault();
 		const size = read.value;
 		const step = size >= 140 ? 10 : size >= 20 ? 5 : size >= 5 ? 1 : size >= 0.5 ? 0.1 : 0.01;
-		sheet.type(key, { value: String(Number(Math.max(0, size + way * step).toPrecision(8))) });
+		sheet.alter(key, { value: String(Number(Math.max(0, size + way * step).toPrecision(8))) });
 	}
 	function add(event: SubmitEvent) {
 		event.preventDefault();
@@ -83,7 +83,7 @@
 				options={figures}
 				value={wish.figure}
 				onchoose={(figure) =>
-					sheet.type(wish.key, {
+					sheet.alter(wish.key, {
 						figure: figure as TargetFigure,
 						as: canPrint(figure as TargetFigure, wish.per) ? wish.as : 'exact'
 					})}
@@ -94,14 +94,14 @@
 				class="w-28"
 				options={SIDES}
 				value={wish.side}
-				onchoose={(side) => sheet.type(wish.key, { side: side as 'atMost' | 'atLeast' })}
+				onchoose={(side) => sheet.alter(wish.key, { side: side as 'atMost' | 'atLeast' })}
 			/>
 			<Field
 				tight
 				label="How much"
 				class="w-28"
 				inputmode="decimal"
-				bind:value={() => wish.value, (value) => sheet.type(wish.key, { value })}
+				bind:value={() => wish.value, (value) => sheet.type(wish.key, value)}
 				unit={unitOf(wish.figure)}
 				error={sheet.errors[`wish ${wish.key}`] ?? ''}
 				onkeydown={(event: KeyboardEvent) => move(event, wish.key, wish.value)}
@@ -114,7 +114,7 @@
 					options={pers}
 					value={wish.per}
 					onchoose={(per) =>
-						sheet.type(wish.key, {
+						sheet.alter(wish.key, {
 							per: per as Per,
 							as: canPrint(wish.figure, per as Per) ? wish.as : 'exact'
 						})}
@@ -127,7 +127,7 @@
 					class="w-32"
 					options={AS}
 					value={wish.as}
-					onchoose={(as) => sheet.type(wish.key, { as: as as 'printed' | 'exact' })}
+					onchoose={(as) => sheet.alter(wish.key, { as: as as 'printed' | 'exact' })}
 				/>
 			{/if}
 			<button type="button" class="button px-3!" onclick={() => sheet.remove(wish.key)}
