@@ -172,7 +172,17 @@ const SHOTS: Shot[] = [
 		before: async (page) => {
 			await page.getByText('draws, done').waitFor();
 		}
-	},
+	}
+];
+
+/** Lots, and a sheet that calls one back. */
+const STOCK: Shot[] = [
+	{ name: 'lots', path: () => '/shelf/lots' },
+	{ name: 'recall', path: recallOf(/^Bread flour/) }
+];
+
+/** The ledger, and the stall. */
+const SALES: Shot[] = [
 	{ name: 'sales', path: () => '/sales' },
 	{
 		name: 'stall',
@@ -185,10 +195,39 @@ const SHOTS: Shot[] = [
 	}
 ];
 
-/** Lots, and a sheet that calls one back. */
-const STOCK: Shot[] = [
-	{ name: 'lots', path: () => '/shelf/lots' },
-	{ name: 'recall', path: recallOf(/^Bread flour/) }
+/** Exercises, the sheet of one, and one from its station to its debrief; the last of all, for it stays in practice. */
+const PRACTICE: Shot[] = [
+	{ name: 'practice', path: () => '/practice' },
+	{ name: 'sheet', path: () => '/practice/sheet/bowl?seed=9' },
+	{
+		name: 'in practice',
+		path: () => '/practice',
+		before: async (page) => {
+			await page.getByLabel('Seed of a class').fill('9');
+			await page.getByRole('button', { name: 'Begin The bowl in the flour' }).click();
+			await page.waitForURL(/batches/);
+			await page
+				.getByRole('link', { name: /^Mix and rest/ })
+				.first()
+				.click();
+			await page.getByRole('button', { name: 'Lay the dough on' }).click();
+			await page.locator('[data-testid="on-scale"][data-steady="yes"]').waitFor();
+			await page.getByRole('button', { name: 'Take reading' }).click();
+			await page.getByRole('button', { name: 'Look under the empty bowl' }).click();
+			await page.evaluate(() => scrollTo(0, 0));
+		}
+	},
+	{
+		name: 'debrief',
+		path: () => '/practice/finish',
+		before: async (page) => {
+			await choose(page.getByLabel('It was'), { label: 'Nothing was wrong' });
+			await page.getByRole('button', { name: 'Say it' }).click();
+			await page.getByRole('button', { name: 'Finish and see' }).click();
+			await page.waitForURL(/debrief/);
+			await page.getByRole('heading', { name: 'What was hidden' }).waitFor();
+		}
+	}
 ];
 
 /** Lists, and how a formula's batches went. */
@@ -253,7 +292,9 @@ const SHEETS = [
 	{ name: 'lists', shots: LISTS, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'kitchen', shots: KITCHEN, width: 1280, height: 800, columns: 2, share: 0.62 },
 	{ name: 'money', shots: MONEY, width: 1280, height: 800, columns: 2, share: 0.62 },
-	{ name: 'people', shots: PEOPLE, width: 1280, height: 800, columns: 2, share: 0.62 }
+	{ name: 'sales', shots: SALES, width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'people', shots: PEOPLE, width: 1280, height: 800, columns: 2, share: 0.62 },
+	{ name: 'practice', shots: PRACTICE, width: 1280, height: 800, columns: 2, share: 0.62 }
 ];
 
 /** Streams stay open on a batch's pages, so the network is never idle there. */

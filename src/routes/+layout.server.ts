@@ -3,6 +3,7 @@ import { runningSteps } from '$lib/server/bench/timers.ts';
 import { known } from '$lib/server/db/known.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
 import { today } from '$lib/server/kitchens.ts';
+import { hereOf, tryIn } from '$lib/server/practice/tries.ts';
 import type { LayoutServerLoad } from './$types';
 
 /** What the steps going on are read from. */
@@ -41,6 +42,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 			today: new Date().toISOString().slice(0, 10),
 			running: [],
 			next: [],
+			practice: null,
 			who: here
 		};
 	const { kitchen } = locals;
@@ -52,6 +54,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 				nextTasks(db, kitchen, new Date())
 			)
 		: [];
+	const practice = who.practice ? hereOf(await tryIn(db, kitchen.id)) : null;
 	if (running.length > 0) isOfTheMoment(locals);
 	return {
 		kitchen: {
@@ -66,6 +69,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		today: today(kitchen),
 		running,
 		next,
+		practice,
 		who: here
 	};
 };

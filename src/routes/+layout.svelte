@@ -21,6 +21,7 @@
 	import Lock from './Lock.svelte';
 	import Me from './Me.svelte';
 	import NextUp from './NextUp.svelte';
+	import PracticeBar from './PracticeBar.svelte';
 	import Running from './Running.svelte';
 	import Waiting from './Waiting.svelte';
 
@@ -38,17 +39,19 @@
 		{ href: '/sales/stall', word: 'Stall', asks: 'sell', unless: 'ledger' },
 		{ href: '/inspection', word: 'Inspection', asks: 'inspect', unless: 'look' },
 		{ href: '/people', word: 'People', asks: 'people' },
+		{ href: '/practice', word: 'Practice', asks: 'make', unless: 'settings' },
 		{ href: '/kitchen', word: 'Kitchen', asks: 'settings' }
 	];
 	const may = (right: Right | undefined) =>
 		right !== undefined && (data.who?.rights.includes(right) ?? false);
 	const places = $derived(PLACES.filter(({ asks, unless }) => may(asks) && !may(unless)));
 	/** What stands beside a place and not below it: where it is from. */
-	const BESIDE: readonly [path: string, place: string][] = [
+	const BESIDE = $derived<readonly [path: string, place: string][]>([
 		['/sure/formula', '/formulas'],
 		['/sure/label', '/labels'],
-		['/sure/batch', '/batches']
-	];
+		['/sure/batch', '/batches'],
+		['/practice', may('settings') ? '/kitchen' : '/practice']
+	]);
 	const at = $derived(BESIDE.find(([path]) => page.url.pathname.startsWith(path))?.[1] ?? page.url.pathname);
 	// What waits on this device is of who made it: it is sent as theirs.
 	$effect.pre(() => hereAs(data.who?.as ?? null));
@@ -102,7 +105,7 @@
 <a href="#main" class="button sr-only focus:not-sr-only focus:absolute focus:z-10 focus:m-2"
 	>Skip to the page</a
 >
-<div class="flex min-h-screen flex-col md:flex-row">
+<div class={['flex min-h-screen flex-col md:flex-row', data.practice && 'practised']}>
 	{#if data.who}
 		<nav
 			aria-label="Places"
@@ -150,6 +153,7 @@
 		{:else}
 			<header><Brand href="/door" /></header>
 		{/if}
+		{#if data.practice}{#key data.practice.id}<PracticeBar here={data.practice} />{/key}{/if}
 		<main id="main" tabindex="-1" class="outline-none">
 			{@render children()}
 		</main>

@@ -5,6 +5,7 @@ import { formulasForms } from './formulas.ts';
 import { kitchenForms } from './kitchen.ts';
 import { labelsForms } from './labels.ts';
 import { planForms } from './plan.ts';
+import { practiceForms } from './practice.ts';
 import { salesForms } from './sales.ts';
 import { shelfForms } from './shelf.ts';
 import type { Making } from './form.ts';
@@ -22,6 +23,7 @@ export function soundForms(db: Database, kitchen: Kitchen): Record<string, Makin
 		...kitchenForms(of),
 		...labelsForms(of),
 		...planForms(of),
+		...practiceForms(of),
 		...salesForms(of),
 		...shelfForms(of)
 	};

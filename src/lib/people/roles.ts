@@ -43,6 +43,18 @@ export const RIGHTS_OF: Readonly<Record<Role, readonly Right[]>> = {
 	inspector: ['inspect']
 };
 
+/** What is open in a practice kitchen: the work itself. Nobody comes into it, nothing leaves it, nothing is sold. */
+export const RIGHTS_IN_PRACTICE: readonly Right[] = [
+	'look',
+	'hear',
+	'make',
+	'stock',
+	'labels',
+	'trace',
+	'formulate',
+	'approve'
+];
+
 /** What a short code at a shared device is too weak a proof for: it asks for the person's own key. */
 export const NOT_BY_CODE: readonly Right[] = ['ledger', 'settings', 'people', 'data', 'approve'];
 

@@ -12,6 +12,8 @@ export interface Who {
 	session: { id: string; cameBy: CameBy };
 	/** Null where no kitchen is open on this device. */
 	membership: Membership | null;
+	/** The kitchen beside which they practise; null where they do not: then all is real. */
+	practice: { besideId: string } | null;
 	device: { id: string; name: string; kind: 'own' | 'shared'; idle_min: number } | null;
 	rights: readonly Right[];
 }

@@ -47,12 +47,12 @@ class ScaleDock {
 		localStorage.setItem(AUTO, is ? 'yes' : 'no');
 	}
 
-	/** Listens to another scale, or with null to none. */
-	async use(scale: Scale | null, choice: string): Promise<void> {
+	/** Listens to another scale, or with null to none; `choice` is remembered on this device, null is not. */
+	async use(scale: Scale | null, choice: string | null): Promise<void> {
 		const turn = await this.leave();
 		// Another was chosen, or the page left, while the one before was being closed.
 		if (turn !== this.#turn) return;
-		localStorage.setItem(CHOICE, choice);
+		if (choice !== null) localStorage.setItem(CHOICE, choice);
 		this.title = scale?.title ?? '';
 		if (!scale) return;
 		// A scale that is no longer the chosen one is not heard, whenever it gets round to closing.

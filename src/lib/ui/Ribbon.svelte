@@ -11,12 +11,15 @@
 		actual,
 		plan = null,
 		batchId,
+		behind = 'as planned',
 		height = 116
 	}: {
 		actual: RibbonFigures | null;
 		plan?: RibbonFigures | null;
-		/** Whose stations its stretches open. */
-		batchId: string;
+		/** Whose stations its stretches open; null where they open none. */
+		batchId: string | null;
+		/** What the dashed one behind is. */
+		behind?: string;
 		/** Of the band where it is widest, px. */
 		height?: number;
 	} = $props();
@@ -102,7 +105,7 @@
 </script>
 
 <figure class="relative m-0" bind:clientWidth={width}>
-	{#each stages as stage, index (stage.key)}
+	{#each batchId === null ? [] : stages as stage, index (stage.key)}
 		<!-- The stations are listed below too: these would only be passed twice by key. -->
 		<a
 			href="/batches/{batchId}{STATION[stage.key].path}"
@@ -187,7 +190,7 @@
 		<span><span class="bg-water mr-1 inline-block size-2.5"></span>water</span>
 		<span><span class="bg-fat mr-1 inline-block size-2.5"></span>fat</span>
 		<span><span class="bg-other mr-1 inline-block size-2.5"></span>other</span>
-		{#if plan}<span>dashed: as planned</span>{/if}
+		{#if plan}<span>dashed: {behind}</span>{/if}
 		{#if narrow}
 			<ul class="flex basis-full flex-wrap gap-x-4 text-xs">
 				{#each leavesAt.flat() as leaf, nth (nth)}

@@ -1,7 +1,8 @@
 <script lang="ts">
+	import { SHARE_WORDS } from '$lib/formula/share-words.ts';
 	import { enhance } from '$app/forms';
 	import { FAMILIES } from '$core/formula/families.ts';
-	import type { ShareKey } from '$core/formula/shares.ts';
+	import { SHARE_KEYS } from '$core/formula/shares.ts';
 	import { plain } from '$lib/format.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
@@ -18,18 +19,7 @@
 	let settings = $state(untrack(() => ({ ...data.settings })));
 	const form = draftForm<never>({ saved: 'Saved' });
 
-	const SHARE_WORDS: Record<ShareKey, string> = {
-		hydration: 'Hydration',
-		effectiveHydration: 'All its water',
-		fat: 'Fat in the dough',
-		layeringFat: 'Fat between layers',
-		salt: 'Salt',
-		sugar: 'Sugar',
-		leavening: 'Baking powder or soda',
-		yeast: 'Yeast',
-		prefermented: 'Flour fermented ahead'
-	};
-	const keys = Object.keys(SHARE_WORDS) as ShareKey[];
+	const keys = SHARE_KEYS;
 	const blank = () => ({
 		name: '',
 		windows: keys.map((key) => ({ key, low: '', high: '', below: '', above: '' }))
@@ -79,6 +69,13 @@
 	<p class="max-w-prose">
 		Everything in one archive, a restore from one, and a kitchen of your own beside this.
 		<a href="/kitchen/data">Open it</a>
+	</p>
+</section>
+<section class="border-rule mt-8 border-t pt-4" aria-labelledby="practice-heading">
+	<h2 id="practice-heading">Practice</h2>
+	<p class="max-w-prose">
+		Batches with something hidden in them, in a kitchen of its own that nothing leaves.
+		<a href="/practice">Choose an exercise</a>
 	</p>
 </section>
 <section class="border-rule mt-8 border-t pt-4" aria-labelledby="costs-heading">

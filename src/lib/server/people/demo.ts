@@ -20,6 +20,7 @@ export async function demoPeople(db: Database): Promise<DemoPerson[]> {
 		.join('memberships as m', 'm.person_id', 'p.id')
 		.join('kitchens as k', 'k.id', 'm.kitchen_id')
 		.where('p.is_demo', true)
+		.whereNull('k.practice_of')
 		.whereNull('m.ended_at')
 		.orderBy('p.id')
 		.select<DemoPerson[]>({ id: 'p.id', name: 'p.name', role: 'm.role', kitchen: 'k.name' });

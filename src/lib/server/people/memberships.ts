@@ -128,6 +128,7 @@ export async function kitchensOf(
 		.join('kitchens as k', 'k.id', 'm.kitchen_id')
 		.where('m.person_id', personId)
 		.whereNull('m.ended_at')
+		.whereNull('k.practice_of')
 		.orderBy('k.id')
 		.select({
 			id: 'k.id',

@@ -6,10 +6,11 @@ import { listPasskeys } from './passkeys.ts';
 export async function whatIsMine(db: Database, personId: string): Promise<object> {
 	const person = await db('persons').where('id', personId).first('name', 'login', 'created_at');
 	if (!person) throw new NotFound('this person is not here');
-	const [memberships, sessions, deeds] = await Promise.all([
+	const [memberships, sessions, deeds, practised] = await Promise.all([
 		db('memberships as m')
 			.join('kitchens as k', 'k.id', 'm.kitchen_id')
 			.where('m.person_id', personId)
+			.whereNull('k.practice_of')
 			.orderBy('m.id')
 			.select({ kitchen: 'k.name', role: 'm.role', since: 'm.created_at', ended: 'm.ended_at' }),
 		db('sessions as s')
@@ -22,7 +23,11 @@ export async function whatIsMine(db: Database, personId: string): Promise<object
 			.join('kitchens as k', 'k.id', 'e.kitchen_id')
 			.where('m.person_id', personId)
 			.orderBy('e.id')
-			.select({ at: 'e.done_at', kitchen: 'k.name', what: 'e.what', of: 'e.of_what' })
+			.select({ at: 'e.done_at', kitchen: 'k.name', what: 'e.what', of: 'e.of_what' }),
+		db('practice_tries')
+			.where('person_id', personId)
+			.orderBy('id')
+			.select({ exercise: 'exercise', begun: 'begun_at', finished: 'finished_at' })
 	]);
 	return {
 		squareBatchPerson: 1,
@@ -30,6 +35,7 @@ export async function whatIsMine(db: Database, personId: string): Promise<object
 		memberships,
 		passkeys: (await listPasskeys(db, personId)).map(({ name, createdAt }) => ({ name, createdAt })),
 		sessions,
-		deeds
+		deeds,
+		practised
 	};
 }

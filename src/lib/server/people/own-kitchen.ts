@@ -38,6 +38,7 @@ export async function own(
 /** Kitchens nobody belongs to: from before there was a door, or out of an archive. */
 export async function ownerless(db: Database): Promise<{ id: string; name: string }[]> {
 	return db('kitchens as k')
+		.whereNull('k.practice_of')
 		.whereNotExists(
 			db('memberships as m')
 				.where('m.kitchen_id', db.ref('k.id'))

@@ -1,4 +1,4 @@
-import { rightsOf, type Role } from '../../people/roles.ts';
+import { RIGHTS_IN_PRACTICE, RIGHTS_OF, rightsOf, type Role } from '../../people/roles.ts';
 import type { CameBy, Membership, Who } from '../../people/types.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
@@ -69,6 +69,8 @@ interface SessionRow {
 	ends_at: string;
 	ended_at: string | null;
 	kitchen_id: string | null;
+	practice_id: string | null;
+	practice_membership: string | null;
 	person: string;
 	login: string | null;
 	is_demo: number;
@@ -99,6 +101,9 @@ export async function findSession(
 		.leftJoin('memberships as m', (on) =>
 			on.on('m.kitchen_id', 's.kitchen_id').andOn('m.person_id', 's.person_id')
 		)
+		.leftJoin('memberships as pm', (on) =>
+			on.on('pm.kitchen_id', 's.practice_id').andOn('pm.person_id', 's.person_id')
+		)
 		.leftJoin('kitchens as k', 'k.id', 's.kitchen_id')
 		.leftJoin('devices as d', 'd.id', 's.device_id')
 		.where('s.token_hash', hash)
@@ -115,6 +120,8 @@ export async function findSession(
 			ends_at: 's.ends_at',
 			ended_at: 's.ended_at',
 			kitchen_id: 's.kitchen_id',
+			practice_id: 's.practice_id',
+			practice_membership: 'pm.id',
 			person: 'p.name',
 			login: 'p.login',
 			is_demo: 'p.is_demo',
@@ -185,7 +192,10 @@ export async function rotate(db: Database, id: string, hash: string): Promise<st
 }
 
 function whoOf(row: SessionRow, today: (zone: string) => string): Who {
-	const membership = membershipOf(row, today);
+	const own = membershipOf(row, today);
+	// In practice they are in a kitchen of its own, for as long as they belong to the one it is beside.
+	const practice = own && practiceOf(row, own);
+	const membership = practice ? practice.membership : own;
 	return {
 		personId: row.person_id,
 		name: membership?.name ?? row.person,
@@ -193,6 +203,7 @@ function whoOf(row: SessionRow, today: (zone: string) => string): Who {
 		isDemo: row.is_demo === 1,
 		session: { id: row.id, cameBy: row.came_by },
 		membership,
+		practice: practice && { besideId: practice.besideId },
 		device:
 			row.device_id === null
 				? null
@@ -202,7 +213,19 @@ function whoOf(row: SessionRow, today: (zone: string) => string): Who {
 						kind: row.device_kind ?? 'own',
 						idle_min: Number(row.idle_min)
 					},
-		rights: membership ? rightsOf(membership.role, row.came_by === 'code') : []
+		rights: practice ? RIGHTS_IN_PRACTICE : own ? rightsOf(own.role, row.came_by === 'code') : []
+	};
+}
+
+/** What somebody is in the practice kitchen their session is in; null where it is in none, or they may not make. */
+function practiceOf(
+	{ practice_id: kitchenId, practice_membership: id }: SessionRow,
+	own: Membership
+): { besideId: string; membership: Membership } | null {
+	if (kitchenId === null || id === null || !RIGHTS_OF[own.role].includes('make')) return null;
+	return {
+		besideId: own.kitchenId,
+		membership: { id, kitchenId, name: own.name, role: 'maker', span: null }
 	};
 }
 

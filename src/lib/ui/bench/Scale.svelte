@@ -13,6 +13,8 @@
 	import Field from '$lib/ui/control/Field.svelte';
 	import { toast } from 'svelte-sonner';
 	import { onMount, untrack } from 'svelte';
+	import { page } from '$app/state';
+	import { practiceScale } from '$lib/scale/practice.ts';
 	import SimulatedScale from './SimulatedScale.svelte';
 
 	/** The scale at the side of a station: its figure, the bar to a target, and what takes a reading. */
@@ -156,6 +158,7 @@
 	let baudRate = $state('9600');
 	/** The name of a scale on the network where none was chosen. */
 	const NETWORK = 'bench';
+	const PRACTICE = 'practice';
 	function choose(which: string): void {
 		choice = which;
 		const scale =
@@ -167,6 +170,12 @@
 		void dock.use(scale, which);
 	}
 	onMount(() => {
+		if (page.data.practice) {
+			// In practice the story’s scale is the one there is, and what is chosen on this device stays chosen.
+			choice = PRACTICE;
+			void dock.use(practiceScale(), null);
+			return () => dock.setTare(0);
+		}
 		serial = hasSerial();
 		// A serial port is opened by the person's own press, never by itself.
 		const before = dock.choice;
@@ -306,7 +315,7 @@
 		/>
 		<button class="button mt-6" {disabled}>Take it</button>
 	</form>
-	<details class="mt-3 text-sm">
+	<details class="mt-3 text-sm" hidden={choice === PRACTICE}>
 		<summary class="text-quiet min-h-8 cursor-pointer"
 			>{choice === 'none'
 				? 'No scale connected'
@@ -360,7 +369,7 @@
 			</div>
 		{/if}
 	</details>
-	{#if choice !== 'none' && choice !== 'serial' && choice !== ''}
+	{#if !['none', 'serial', '', PRACTICE].includes(choice)}
 		{#key choice}<SimulatedScale name={choice} />{/key}
 	{/if}
 </section>

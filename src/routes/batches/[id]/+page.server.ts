@@ -3,7 +3,6 @@ import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
 import { decide } from '$lib/server/contact/decide.ts';
 import { decisionForm } from '$lib/server/edge/contact.ts';
 import { contactOfBatch } from '$lib/server/contact/read.ts';
-import { tell } from '$lib/server/bench/live.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { cookedAs, cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
@@ -58,15 +57,12 @@ async function readPage({ db, kitchen }: App.Locals, id: string) {
 export const actions: Actions = {
 	record: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
 		await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
-		tell(kitchen.id, { batchId: params.id, entries: [] });
 	}),
 	correct: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
 		await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
-		tell(kitchen.id, { batchId: params.id, entries: [] });
 	}),
 	close: saving(closeForm, async ({ locals: { db, kitchen }, params }, { version, reason }) => {
 		await closeBatch(db, kitchen, params.id, version, reason);
-		tell(kitchen.id, { batchId: params.id, entries: [] });
 	}),
 	minutes: saving(minutesForm, async ({ locals: { db, kitchen }, params }, { heat, hands }) => {
 		await noteMinutes(db, kitchen.id, params.id, { heat_min: heat, hands_min: hands });

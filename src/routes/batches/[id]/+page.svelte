@@ -15,6 +15,8 @@
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { onMount, tick } from 'svelte';
 	import { BATCH_FIELD, batchDraft, readBatchDraft, type BatchDraft } from '$lib/batch/draft.ts';
+	import { ownExercise } from '$core/practice/own.ts';
+	import { offBatchOf } from '$lib/practice/off-batch.ts';
 	import { planRibbon } from '$lib/batch/ribbons.ts';
 	import type { Batch } from '$lib/batch/types.ts';
 	import { plural } from '$lib/format.ts';
@@ -158,6 +160,9 @@
 		closed={batch.closed}
 		closedBy={data.closedBy}
 		squares={batch.closings.every((closing) => closing.state === 'squares')}
+		practises={!data.practice &&
+			(data.who?.rights.includes('make') ?? false) &&
+			ownExercise(offBatchOf(batch)) !== null}
 		{edited}
 		recorded={batch.recorded}
 		currency={data.kitchen.currency}

@@ -9,6 +9,7 @@
 	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 	import Wide from '$lib/ui/Wide.svelte';
+	import { page } from '$app/state';
 
 	/** Closing an open batch; or what a closed one was closed with, and each correction beside it. */
 	interface Props {
@@ -20,12 +21,15 @@
 		closedBy: Record<number, string>;
 		/** Whether every stage squares as it is saved. */
 		squares: boolean;
+		/** Whether what went wrong in it can be practised on. */
+		practises: boolean;
 		/** Something is typed that is not saved. */
 		edited: boolean;
 		recorded: boolean;
 		currency: string;
 	}
-	let { version, waiting, closed, closedBy, squares, edited, recorded, currency }: Props = $props();
+	let { version, waiting, closed, closedBy, squares, practises, edited, recorded, currency }: Props =
+		$props();
 	let reason = $state('');
 	const form = draftForm<Batch>({ saved: 'Closed' });
 	// Another device added something: what is closed has to be what is seen.
@@ -126,4 +130,9 @@
 			<li><b>{heading(closing)}:</b> {closing.reason}</li>
 		{/each}
 	</ul>
+{/if}
+{#if practises && closed.length > 0}
+	<p class="mt-3">
+		<a href="/practice?batch={page.params.id}">Practise on it: what went wrong is hidden again</a>
+	</p>
 {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { percent } from '$lib/format.ts';
 	import Wide from '$lib/ui/Wide.svelte';
 	import type { Trial } from '$lib/batch/trial.ts';
 	import type { Batch } from '$lib/batch/types.ts';
@@ -24,7 +25,7 @@
 	<p class="text-sm">
 		{#if isWeighed}Its cooled pieces were weighed{loss === null
 				? ''
-				: `: ${(loss * 100).toFixed(1)} % was lost in cooking`}.
+				: `: ${percent(loss)} % was lost in cooking`}.
 		{:else}Weigh some balls and some cooled pieces: its loss is not that of the formula as it is.{/if}
 		{trial.asks.includes('water')
 			? 'Weigh the water that goes in as well: the dough asks for another amount.'

@@ -2,7 +2,6 @@ import { eachEntry } from '$lib/server/edge/each-entry.ts';
 import { json } from '@sveltejs/kit';
 import { keepEach } from '$lib/server/bench/entries.ts';
 import { entriesOfBatch } from '$lib/server/bench/rows.ts';
-import { tell } from '$lib/server/bench/live.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { entryForm, MOST_ENTRIES } from '$lib/server/edge/entries.ts';
 import type { RequestHandler } from './$types';
@@ -15,7 +14,6 @@ export const GET: RequestHandler = async ({ locals: { db, kitchen }, params }) =
 export const POST: RequestHandler = async ({ locals: { db, kitchen }, params, request }) => {
 	const read = await eachEntry(await request.json().catch(() => null), MOST_ENTRIES, entryForm);
 	if (typeof read === 'string') return json({ message: read }, { status: 400 });
-	const { answers, added } = await orNotFound(keepEach(db, kitchen, params.id, read.sound));
-	if (added.length > 0) tell(kitchen.id, { batchId: params.id, entries: added });
+	const { answers } = await orNotFound(keepEach(db, kitchen, params.id, read.sound));
 	return json({ answers: [...read.answers, ...answers] });
 };
