@@ -9,6 +9,7 @@ const FLOORS = [
 	['derive.ts'],
 	['plan.ts', 'bench', 'ribbon', 'why', 'history', 'selling', 'sure', 'planning'],
 	['reformulate'],
+	['practice'],
 	['file'],
 	['testing']
 ];

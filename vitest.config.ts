@@ -31,6 +31,11 @@ export default defineConfig({
 					testTimeout: 60_000,
 					hookTimeout: 60_000
 				}
+			},
+			{
+				resolve: { alias },
+				// Minutes long, with three database nodes: by its own command, `npm test -- cluster`.
+				test: { name: 'cluster', include: ['tests/cluster/**/*.test.ts'], fileParallelism: false }
 			}
 		]
 	}

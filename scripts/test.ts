@@ -11,7 +11,9 @@ import { root } from './lib/root.ts';
 import { endTools, runTool } from './lib/steps.ts';
 import { report } from './lib/trouble.ts';
 
-const PARTS = ['checks', 'unit', 'integration', 'browser'] as const;
+const PARTS = ['checks', 'unit', 'integration', 'browser', 'cluster'] as const;
+/** What is run where it is named alone: minutes long, with several databases. */
+const BY_NAME: readonly Part[] = ['cluster'];
 type Part = (typeof PARTS)[number];
 
 /** What went wrong, and how many tests there were. */
@@ -51,7 +53,7 @@ export async function main(args: string[]): Promise<void> {
 	process.on('SIGTERM', leave);
 
 	const tally: Tally = { passed: 0, failed: 0, broken: [] };
-	const wants = (part: Part) => named.length === 0 || named.includes(part);
+	const wants = (part: Part) => (named.length === 0 && !BY_NAME.includes(part)) || named.includes(part);
 	try {
 		// Every part reads what this writes, and the build writes it too: so it comes first.
 		await check(tally, 'route types', 'svelte-kit', ['sync']);
@@ -75,6 +77,10 @@ export async function main(args: string[]): Promise<void> {
 				);
 			})()
 		]);
+		if (wants('cluster')) {
+			await ensureBuild();
+			await vitest('cluster', folder, tally, { TMPDIR: folder }, rest);
+		}
 		if (wants('browser')) {
 			ensureProgram(CHROMIUM);
 			const demo = join(folder, 'demo');

@@ -7,6 +7,7 @@ import {
 } from '@sveltejs/kit';
 import { ulid } from 'ulid';
 import { database } from '$lib/server/db/connection.ts';
+import { inStep } from '$lib/server/db/in-step.ts';
 import { whileUnchanged } from '$lib/server/db/known.ts';
 import { databaseTrouble } from '$lib/server/db/trouble.ts';
 import { whileActing } from '$lib/server/db/acting.ts';
@@ -16,6 +17,7 @@ import { makeSafe } from '$lib/server/edge/headers.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { turnedAway } from '$lib/server/edge/turned-away.ts';
 import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
+import { requests, watchPool } from '$lib/server/seen/metrics.ts';
 import { kitchenNow } from '$lib/server/kitchens.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
@@ -35,13 +37,29 @@ function takeIdsForWhatTheyAre(params: Partial<Record<string, string>>): void {
 const withStatus = (response: Response, status: number | undefined): Response =>
 	status === undefined ? response : new Response(response.body, { status, headers: response.headers });
 
-export const handle: Handle = async ({ event, resolve }) => {
+/** Sees how long a request takes, by the pattern of its route. */
+export const handle: Handle = async (input) => {
+	const seen = requests.startTimer({
+		route: input.event.route.id ?? 'none',
+		method: input.event.request.method
+	});
+	const response = await handled(input);
+	seen({ status: `${Math.floor(response.status / 100)}xx` });
+	return response;
+};
+
+/** What is asked of the process, and not of a kitchen: it is answered whatever its database does. */
+const OF_THE_PROCESS = ['/alive', '/ready'];
+
+const handled: Handle = async ({ event, resolve }) => {
 	event.locals.requestId = ulid();
 	const away = notLetIn(event);
 	if (away) return makeSafe(turnedAway(event, away));
 	takeIdsForWhatTheyAre(event.params);
 	event.locals.db = database();
+	watchPool(event.locals.db);
 	try {
+		if (!OF_THE_PROCESS.includes(event.route.id ?? '')) await inStep(event.locals.db);
 		const asked = await askAtTheDoor(event);
 		const response = asked.away ? turnedAway(event, asked.away) : await answer(event, resolve, asked);
 		if (asked.away?.clears) response.headers.set('clear-site-data', '"cache", "storage"');

@@ -151,8 +151,14 @@ export interface Sent {
 	sound: SoundForm;
 }
 
-/** Those that open another kitchen, and one that takes something spoilt first. */
-const NOT_SENT = ['/kitchen/data begin', '/kitchen/data open', '/kitchen/unreadable letGo'];
+/** Those that open another kitchen, or are sent in one, and one that takes something spoilt first. */
+const NOT_SENT = [
+	'/practice begin',
+	'/practice/finish default',
+	'/kitchen/data begin',
+	'/kitchen/data open',
+	'/kitchen/unreadable letGo'
+];
 
 /** Some of every form as a person would send it. */
 export async function somePerForm(db: Database, kitchen: Kitchen, each: number): Promise<Sent[]> {

@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { Trouble } from './trouble.ts';
 
 /** A program the application needs, where it may be, and the Debian packages that hold it. */
-interface Needed {
+export interface Needed {
 	name: string;
 	paths: string[];
 	packages: string[];
@@ -20,6 +20,15 @@ export const MARIADB: Needed = {
 	],
 	packages: ['mariadb-server-core', 'mariadb-client-core']
 };
+
+/** What makes one database of several, and what they copy themselves by. */
+export const GALERA: Needed = {
+	name: 'Galera',
+	paths: ['/usr/lib/galera/libgalera_smm.so'],
+	packages: ['galera-4']
+};
+export const RSYNC: Needed = { name: 'rsync', paths: ['/usr/bin/rsync'], packages: ['rsync'] };
+export const HAPROXY: Needed = { name: 'HAProxy', paths: ['/usr/sbin/haproxy'], packages: ['haproxy'] };
 
 export const CHROMIUM: Needed = { name: 'Chromium', paths: ['/usr/bin/chromium'], packages: ['chromium'] };
 

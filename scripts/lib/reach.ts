@@ -73,7 +73,7 @@ export async function reaching(
 		],
 		tls: tls && { cert: tls.cert, key: tls.key },
 		isBehindProxy,
-		isLoopback: !tls && !isBehindProxy && origin === null,
+		isLoopback: !tls && !isBehindProxy && (origin === null || isLoopbackHost(origin.hostname)),
 		authority: made && { fingerprint: made.fingerprint, file: made.authorityFile }
 	};
 }

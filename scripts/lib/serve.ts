@@ -6,6 +6,7 @@ import { pathToFileURL } from 'node:url';
 import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
 import { tellBuild, type Reaching } from './reach.ts';
 import { root } from './root.ts';
+import { Trouble } from './trouble.ts';
 
 /** A running application. */
 export interface Running {
@@ -17,6 +18,8 @@ export interface Running {
 const SCHEME_HEADER = 'x-square-batch-scheme';
 
 const KEEP_ALIVE_MS = 75_000;
+/** As long as what is being done may take once the process was asked to end. */
+const FINISH_MS = 10_000;
 
 /**
  * Everything but events, which are sent one by one, and files to keep: a browser that saves one need not know how it
@@ -46,6 +49,7 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;
 	};
+	const streams = new Set<ServerResponse>();
 	const scheme = new URL(address).protocol.replace(':', '');
 	const answer = (request: IncomingMessage, response: ServerResponse) => {
 		// Another site's name that resolves to this machine must not reach the kitchen's data.
@@ -60,6 +64,10 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 		// What nobody stands in front for is no word of who asks.
 		if (!isBehindProxy) delete request.headers['x-forwarded-for'];
 		request.headers[SCHEME_HEADER] = scheme;
+		if (request.headers.accept === 'text/event-stream') {
+			streams.add(response);
+			response.once('close', () => streams.delete(response));
+		}
 		// Files of the build lie compressed beside themselves, and pages come so from the application.
 		compress(request as never, response as never, () => handler(request, response));
 	};
@@ -70,14 +78,51 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 		server.once('error', reject);
 		server.listen({ port, host: reached.host }, resolve);
 	});
+	const metrics = await serveMetrics();
 	return {
 		address,
-		stop: () =>
-			new Promise((resolve) => {
+		stop: async () => {
+			await new Promise<void>((resolve) => {
 				server.close(() => resolve());
 				server.closeIdleConnections();
-				// Whoever still keeps a connection open has had time to be answered by then.
-				setTimeout(() => server.closeAllConnections(), 2000).unref();
-			})
+				// Streams are never done by themselves: whoever listens finds another process, or this one anew.
+				for (const stream of streams) stream.destroy();
+				// What is being answered is answered to its end, within reason.
+				setTimeout(() => server.closeAllConnections(), FINISH_MS).unref();
+			});
+			await metrics?.();
+		}
 	};
+}
+
+/** Metrics for Prometheus on a port of their own, on this machine alone, where `METRICS_PORT` names one; what ends it. */
+async function serveMetrics(): Promise<(() => Promise<void>) | null> {
+	const port = Number(process.env.METRICS_PORT ?? '');
+	if (!process.env.METRICS_PORT) return null;
+	if (!Number.isInteger(port) || port < 1 || port > 65535)
+		throw new Trouble(
+			`METRICS_PORT is "${process.env.METRICS_PORT}", which is not a port.`,
+			'Give a number from 1 to 65535, or leave it out.'
+		);
+	// The build counts in the same register: both take it from the one package that is installed.
+	const { register } = await import('prom-client');
+	const server = createServer((request, response) => {
+		if (request.url !== '/metrics') {
+			response.writeHead(404).end();
+			return;
+		}
+		register.metrics().then(
+			(text) => response.writeHead(200, { 'content-type': register.contentType }).end(text),
+			() => response.writeHead(500).end()
+		);
+	});
+	await new Promise<void>((resolve, reject) => {
+		server.once('error', reject);
+		server.listen({ port, host: '127.0.0.1' }, resolve);
+	});
+	return () =>
+		new Promise((resolve) => {
+			server.close(() => resolve());
+			server.closeAllConnections();
+		});
 }

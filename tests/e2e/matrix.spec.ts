@@ -23,6 +23,7 @@ import { expect, test } from '@playwright/test';
 const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/', 'mo'],
 	['/alive', 'nsmio'],
+	['/ready', 'nsmio'],
 	['/door', 'nsmio', 'in nsmio', 'demo nsmio', 'out smio'],
 	['/door/again', 'nsmio', 'default nsmio'],
 	['/door/certificate', 'nsmio'],
@@ -152,6 +153,11 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/trace/batch/[id]/csv', 'mo'],
 	['/trace/lot/[id]', 'mo'],
 	['/trace/lot/[id]/csv', 'mo'],
+	['/practice', 'mo', 'begin mo', 'leave mo'],
+	['/practice/debrief/[id]', 'mo'],
+	['/practice/finish', 'mo', 'default mo'],
+	['/practice/hands.json', 'mo', 'POST mo'],
+	['/practice/sheet/[exercise]', 'mo'],
 	['/scale/[name]', 'mo', 'POST mo'],
 	['/scale/[name]/readings', 'mo'],
 	[

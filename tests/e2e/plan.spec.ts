@@ -5,7 +5,7 @@ import { answered, open, ready } from './making.ts';
 import { readPdf } from './pdf.ts';
 import { expect, test } from './test.ts';
 
-// What others do in the kitchen at the same time changes what is planned from: once more, and the first failure is shown.
+// Others change the kitchen it is planned from at the same time: once more, and the first failure is shown.
 test.describe.configure({ timeout: 180_000, retries: 1 });
 
 const MARKET = 'Ferry Green Saturday market';
@@ -131,9 +131,11 @@ test('plan a Saturday: how many, drag, too late, a way out, print, take', async 
 	await expect(page.getByTestId('late')).toHaveCount(0);
 	await planned(page);
 
-	// On paper it is the list in large type on one page, without what is pressed.
+	// On paper it is the list on one page, in type as large as its steps let it be, without what is pressed; what others
+	// here sell at that market is made too, and of more than forty steps a second page is better than small type.
+	const steps = await page.getByTestId('step').count();
 	const paper = await readPdf(await page.pdf({ format: 'Letter' }));
-	expect(paper.count).toBe(1);
+	expect(paper.count).toBeLessThanOrEqual(steps <= 40 ? 1 : 2);
 	expect(paper.text).toContain('roll and cook');
 	await page.emulateMedia({ media: 'print' });
 	await expect(page.getByRole('button', { name: 'Take this plan' })).toBeHidden();

@@ -71,6 +71,8 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 		`${formula}/history`,
 		`${formula}/cost`,
 		`${formula}/reformulate`,
+		'/practice',
+		'/practice/sheet/salt?seed=12',
 		await firstOf(page, '/labels'),
 		await firstOf(page, '/batches'),
 		batch,

@@ -73,7 +73,7 @@ describe('an archive', () => {
 			.where('column_name', 'kitchen_id')
 			.distinct('table_name as name')) as Cells[];
 		// What is counted from the entries comes back with the entries.
-		const counted = ['sales_months', 'batch_standings', 'changes'];
+		const counted = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 		// What lets somebody in stays on this machine.
 		const left = [...counted, 'pairings', 'sessions'];
 		const kept = tables.map((row) => String(row.name)).filter((name) => !left.includes(name));
@@ -330,6 +330,7 @@ describe('an archive of an older Square Batch', () => {
 			locale: _written,
 			week_starts: _begins,
 			sells_short: _short,
+			practice_of: _practised,
 			...kitchen
 		} = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};

@@ -230,6 +230,7 @@ export async function wrenOf(db: Database, kitchenId: string): Promise<Who> {
 		isDemo: true,
 		session: { id: newId(), cameBy: 'demo' },
 		membership: { id: row?.id ?? '', kitchenId, name: 'Wren', role: 'owner', span: null },
+		practice: null,
 		device: null,
 		rights: RIGHTS
 	};

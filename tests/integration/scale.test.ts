@@ -2,7 +2,6 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { StandIn } from '../../stand-ins/listen.ts';
 import { startScales } from '../../stand-ins/scale/server.ts';
 import { readScaleLine } from '$core/scale/line.ts';
-import { listen, tell, type News } from '$lib/server/bench/live.ts';
 import { eventStream } from '$lib/server/event-stream.ts';
 import { networkScales } from '$lib/server/scale.ts';
 
@@ -105,17 +104,7 @@ describe('scales on the network', () => {
 	});
 });
 
-describe('news of a kitchen', () => {
-	it('reaches everyone who listens to that kitchen, until they stop', () => {
-		const heard: News[] = [];
-		const stop = listen('A', (news) => heard.push(news));
-		tell('A', { batchId: '1', entries: [] });
-		tell('B', { batchId: '2', entries: [] });
-		stop();
-		tell('A', { batchId: '3', entries: [] });
-		expect(heard.map((news) => news.batchId)).toEqual(['1']);
-	});
-
+describe('a stream of news', () => {
 	it('goes out as a stream that lets go of what it listened to', async () => {
 		let stopped = 0;
 		const response = eventStream((send) => {

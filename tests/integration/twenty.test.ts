@@ -20,7 +20,7 @@ const PAGES = import.meta.glob('../../src/routes/**/+page.server.ts');
  * What counts changes, what follows from rows beside it, and as what the browser is known in a kitchen, are no rows
  * somebody sent.
  */
-const FOLLOWING = ['changes', 'sales_months', 'batch_standings', 'devices'];
+const FOLLOWING = ['changes', 'sales_months', 'batch_standings', 'devices', 'feed', 'feed_heads'];
 /** Refused where nothing would change: the demo's labels are approved as they stand. */
 const REFUSED = ['/labels/[id] approve'];
 
@@ -63,7 +63,13 @@ async function send(form: string, sound: SoundForm): Promise<string> {
 		actions: Record<string, Action>;
 	};
 	const event = {
-		locals: { db: bench.db, kitchen, requestId: '', who, deviceToken: 'of this test' },
+		locals: {
+			db: bench.db,
+			kitchen: sound.kitchen ?? kitchen,
+			requestId: '',
+			who,
+			deviceToken: 'of this test'
+		},
 		params: { id: sound.id ?? '', day: sound.id ?? '', of: 'label' },
 		url: new URL(`http://127.0.0.1${path}`),
 		request: new Request(`http://127.0.0.1${path}`, { method: 'POST', body: formDataOf(sound) })

@@ -20,6 +20,7 @@ const PLACES: Found[] = [
 	{ group: 'Start', text: 'Bring past sales in', href: '/sales/import' },
 	{ group: 'Start', text: 'Profit by selling day and batch', href: '/sales/profit' },
 	{ group: 'Start', text: 'Record a sale', href: '/sales' },
+	{ group: 'Start', text: 'Practice: learn to square a batch', href: '/practice' },
 	{ group: 'Start', text: 'Energy, labour and fees', href: '/kitchen/costs' },
 	{ group: 'Start', text: 'Local profile: permit, foods, yearly limit', href: '/kitchen/profile' },
 	{ group: 'Start', text: 'Archive, restore, another kitchen', href: '/kitchen/data' },

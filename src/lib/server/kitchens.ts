@@ -52,7 +52,7 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 
 /** The kitchen that was made first: for scripts of an installation that has one. Who asks is in one of their own. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
-	const first = await db('kitchens').orderBy('id').first('id');
+	const first = await db('kitchens').whereNull('practice_of').orderBy('id').first('id');
 	if (!first) throw new NotFound('there is no kitchen yet');
 	return getKitchen(db, first.id);
 }
@@ -99,7 +99,7 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 	return id;
 }
 
-/** Every kitchen of this installation, with its settings. */
+/** Every kitchen of this installation with its settings, those of practice too. */
 export async function everyKitchen(db: Database): Promise<Kitchen[]> {
 	const ids = await db('kitchens').orderBy('id').pluck<string[]>('id');
 	return Promise.all(ids.map((id) => getKitchen(db, id)));

@@ -77,8 +77,8 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 		}));
 }
 
-/** What is kept of rows beside them and follows from them: it comes back with the rows. */
-const FOLLOWING = ['sales_months', 'batch_standings', 'changes'];
+/** What is kept of rows beside them and follows from them, it comes back with the rows; and what devices were told. */
+const FOLLOWING = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 
 /** What lets somebody in: it is of this machine, and no archive carries it elsewhere. */
 const KEYS = ['sessions', 'pairings'];

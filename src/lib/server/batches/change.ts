@@ -9,6 +9,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { insertEntries } from '../bench/rows.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
+import { tell } from '../feed/tell.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { drawsOf, settleDraws } from '../lots/draw.ts';
 import { utcNow } from '../rows.ts';
@@ -43,17 +44,21 @@ export async function changeBatch<R>(
 		const [read] = row ? await batchContexts(transaction, kitchen, [id], 'all') : [];
 		if (!read) throw new NotFound('this batch is not here');
 		const { context, entries } = read;
+		const told: Entry[] = [];
 		const result = await act(transaction, {
 			...assemble(context, [...entries]),
 			keep: async (more) => {
 				const kept = await insertEntries(transaction, kitchen.id, id, entries, more);
 				entries.push(...kept);
+				told.push(...kept);
 				return kept;
 			},
 			now: () => assemble(context, entries)
 		});
 		if (changes === 'entries') await writeFromFold(transaction, context, entries, movedAt);
 		else await rewriteFromFold(transaction, kitchen, id, movedAt);
+		if (changes === 'its row') await tell(transaction, kitchen.id, { batchId: id, entries: [] });
+		else if (told.length > 0) await tell(transaction, kitchen.id, { batchId: id, entries: told });
 		return result;
 	});
 }

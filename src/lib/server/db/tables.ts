@@ -113,6 +113,8 @@ export const TABLES = {
 		textOrNull: ['grams', 'consumed_g', 'uptake_g', 'low_g', 'high_g', 'most_g'],
 		number: ['position', 'to_weigh']
 	},
+	feed: { text: ['kitchen_id', 'news', 'told_at'], number: ['number'] },
+	feed_heads: { text: ['kitchen_id'], number: ['number'] },
 	formula_versions: {
 		text: ['id', 'kitchen_id', 'formula_id', 'mix_gap', 'created_at', 'family', 'choices', 'steps', 'reason'],
 		textOrNull: ['deed_id'],
@@ -177,6 +179,7 @@ export const TABLES = {
 			'address',
 			'locale'
 		],
+		textOrNull: ['practice_of'],
 		number: ['version', 'week_starts', 'sells_short']
 	},
 	labels: {
@@ -264,6 +267,16 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'day', 'place', 'wish', 'created_at', 'updated_at'],
 		textOrNull: ['taken', 'taken_at'],
 		number: ['version']
+	},
+	practice_moves: {
+		text: ['id', 'kitchen_id', 'verb', 'made_at'],
+		textOrNull: ['at'],
+		number: ['number']
+	},
+	practice_tries: {
+		text: ['id', 'kitchen_id', 'beside_id', 'exercise', 'begun_at'],
+		textOrNull: ['person_id', 'own', 'batch_id', 'finished_at', 'claims', 'outcome'],
+		number: ['seed']
 	},
 	price_packs: {
 		text: [
@@ -405,7 +418,7 @@ export const TABLES = {
 	},
 	sessions: {
 		text: ['id', 'person_id', 'token_hash', 'came_by', 'created_at', 'used_at', 'rotated_at', 'ends_at'],
-		textOrNull: ['previous_hash', 'previous_ends_at', 'kitchen_id', 'device_id', 'ended_at']
+		textOrNull: ['previous_hash', 'previous_ends_at', 'kitchen_id', 'device_id', 'ended_at', 'practice_id']
 	},
 	deeds: {
 		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what'],

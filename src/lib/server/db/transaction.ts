@@ -1,4 +1,5 @@
 import { setTimeout } from 'node:timers/promises';
+import { retries } from '../seen/metrics.ts';
 import { asDeed } from './acting.ts';
 import type { Database } from './connection.ts';
 
@@ -32,6 +33,7 @@ export async function inTransaction<T>(db: Database, act: (transaction: Database
 			return await whole(db, act);
 		} catch (error) {
 			if (!isAgain(error) || tries === TRIES) throw error;
+			retries.inc();
 			// Not all at the same moment again.
 			await setTimeout(Math.random() * PAUSE_MS * tries);
 		}

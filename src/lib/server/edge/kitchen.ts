@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { KINDS, type Kind } from '$core/composition/kinds.ts';
 import type { Window, Windows } from '$core/formula/families.ts';
-import type { ShareKey } from '$core/formula/shares.ts';
+import { SHARE_KEYS, type ShareKey } from '$core/formula/shares.ts';
 import { RULES_NAMES, type RulesName } from '$core/formula/types.ts';
 import { MEASURE_SETS, type MeasureSet } from '$core/measure/units.ts';
 import { LOCALES, WEEK_STARTS, type Locale, type WeekStart } from '../../kitchen/locale.ts';
@@ -47,19 +47,6 @@ export const settingsForm = Joi.object<{
 	...ways
 });
 
-/** Shares of the flour that a window can be of. */
-export const SHARES: readonly ShareKey[] = [
-	'hydration',
-	'effectiveHydration',
-	'fat',
-	'layeringFat',
-	'salt',
-	'sugar',
-	'leavening',
-	'yeast',
-	'prefermented'
-];
-
 interface WindowForm {
 	key: ShareKey;
 	low: number | null;
@@ -73,7 +60,7 @@ export const familyForm = Joi.object<{ name: string; windows: WindowForm[] }>({
 	windows: Joi.array()
 		.items(
 			Joi.object({
-				key: Joi.valid(...SHARES).required(),
+				key: Joi.valid(...SHARE_KEYS).required(),
 				low: number(0, 300, { optional: true }),
 				high: number(0, 300, { optional: true }),
 				below: optionalText(120),

@@ -1,6 +1,7 @@
 import type { Database } from '../db/connection.ts';
 import { refuseShort } from './short-packs.ts';
 import { inTransaction } from '../db/transaction.ts';
+import { tell } from '../feed/tell.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
 import type { RowOf } from '../db/tables.ts';
 import { newId, utcNow } from '../rows.ts';
@@ -166,6 +167,7 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 				packs_sold: batch.packs_sold + sold,
 				packs_given: batch.packs_given + given
 			});
+		await tell(transaction, kitchenId, { batchId, entries: [] });
 	});
 }
 

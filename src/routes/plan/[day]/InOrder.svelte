@@ -49,7 +49,7 @@
 		kind === 'pack' ? `${make?.packs ?? 0} packs` : kind === 'mix' ? '' : `${make?.pieces ?? 0} pieces`;
 </script>
 
-<table class="ledger in-order mt-2">
+<table class="ledger in-order mt-2" style:--steps={rows.length}>
 	<thead>
 		<tr>
 			<th>From</th><th>What</th><th>Who, and on what</th><th class="number">Takes</th><th
@@ -85,14 +85,15 @@
 
 <style>
 	@media print {
-		.in-order td {
-			padding-block: 0.1rem;
-		}
-	}
-	@media print {
 		.in-order {
 			font-size: 1.05rem;
 			line-height: 1.15;
+			/* One page for the wall: what has more steps than fill it in large type is drawn smaller, up to some forty of
+			   them; smaller nobody reads it from the bench. */
+			zoom: clamp(0.45, 18 / var(--steps), 1);
+		}
+		.in-order td {
+			padding-block: 0.1rem;
 		}
 	}
 </style>

@@ -1,6 +1,5 @@
 import { eachEntry } from '$lib/server/edge/each-entry.ts';
 import { json } from '@sveltejs/kit';
-import { tell } from '$lib/server/bench/live.ts';
 import { MOST_ENTRIES, saleEntryForm } from '$lib/server/edge/sale.ts';
 import { keepSales } from '$lib/server/sales/keep.ts';
 import type { RequestHandler } from './$types';
@@ -10,7 +9,5 @@ export const POST: RequestHandler = async ({ locals: { db, kitchen }, request })
 	const read = await eachEntry(await request.json().catch(() => null), MOST_ENTRIES, () => saleEntryForm);
 	if (typeof read === 'string') return json({ message: read }, { status: 400 });
 	const answers = await keepSales(db, kitchen.id, read.sound);
-	for (const batchId of new Set(read.sound.map((entry) => entry.batchId)))
-		tell(kitchen.id, { batchId, entries: [] });
 	return json({ answers: [...read.answers, ...answers] });
 };

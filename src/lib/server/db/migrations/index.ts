@@ -80,6 +80,8 @@ import * as soldOut from './0078_sold_out.ts';
 import * as plans from './0079_plans.ts';
 import * as tools from './0080_tools.ts';
 import * as trials from './0081_trials.ts';
+import * as practice from './0082_practice.ts';
+import * as feed from './0083_feed.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -163,5 +165,7 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0078_sold_out', soldOut],
 	['0079_plans', plans],
 	['0080_tools', tools],
-	['0081_trials', trials]
+	['0081_trials', trials],
+	['0082_practice', practice],
+	['0083_feed', feed]
 ];

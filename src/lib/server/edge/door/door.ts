@@ -59,6 +59,13 @@ const BY_CODE: TurnedAway = {
 	remedy: 'Come in with your own password or passkey, on a device of your own.'
 };
 
+const IN_PRACTICE: TurnedAway = {
+	status: 403,
+	message: 'This is not done in practice.',
+	remedy:
+		'Nothing of practice is printed or leaves it, and your account is not changed in it. Leave the practice first.'
+};
+
 /** Whoever sent it says so: what was made by one is not kept as another's. */
 const AS_HEADER = 'x-square-batch-as';
 
@@ -140,6 +147,7 @@ function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
 	const as = request.headers.get(AS_HEADER);
 	if (as !== null && as !== who.membership?.id) return NOT_YOURS;
 	const byCode = who.session.cameBy === 'code';
+	if (who.practice && isClosedInPractice(event, ask)) return IN_PRACTICE;
 	if (ask === 'anybody' || ask === 'person') return null;
 	if (ask === 'device') return who.device?.kind === 'shared' ? null : NO_RIGHT;
 	if (ask === 'self') return byCode ? BY_CODE : null;
@@ -152,6 +160,19 @@ function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
 	return byCode ? BY_CODE : NO_RIGHT;
 }
 
+/** Addresses by which something would leave the practice kitchen: printed, or to a device of the real one. */
+const LEAVING =
+	/^\/labels\/\[id\]\/(print|record)$|^\/labels\/printed\/|^\/batches\/\[id\]\/record$|^\/scale\//;
+const PRINTS = ['print', 'take', 'roll'];
+
+/** What is shut while somebody practises: their account, and every way to paper and to the real kitchen’s devices. */
+function isClosedInPractice(event: RequestEvent, ask: Ask): boolean {
+	const { route, request } = event;
+	if (ask === 'self') return !isReading(request.method);
+	if (LEAVING.test(route.id ?? '')) return true;
+	return route.id === '/labels/[id]' && PRINTS.includes(actionOf(event) ?? '');
+}
+
 function actingOf(event: RequestEvent, who: Who, what: string): Acting | null {
 	if (!who.membership) return null;
 	const { kitchenId, id: membershipId } = who.membership;
@@ -159,7 +180,8 @@ function actingOf(event: RequestEvent, who: Who, what: string): Acting | null {
 	return {
 		kitchenId,
 		membershipId,
-		deviceId: who.device?.id ?? null,
+		// A device is of the real kitchen: in practice none of its rows is pointed at.
+		deviceId: who.practice ? null : (who.device?.id ?? null),
 		what,
 		path: pathname.slice(0, MOST_PATH),
 		ofWhat: (db) => nameOfWhat(db, kitchenId, pathname)

@@ -55,7 +55,12 @@ describe('the table of who may what', () => {
 		const untold = Object.entries(RULES).filter(([, rule]) =>
 			Object.values(rule?.acts ?? {}).some(([, what]) => what === null)
 		);
-		expect(untold.map(([route]) => route)).toEqual(['/formulas/[id]/draft']);
+		expect(untold.map(([route]) => route)).toEqual([
+			'/formulas/[id]/draft',
+			'/practice',
+			'/practice/finish',
+			'/practice/hands.json'
+		]);
 	});
 });
 

@@ -20,6 +20,7 @@ export interface Rule {
 export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/': { read: 'look' },
 	'/alive': { read: 'anybody' },
+	'/ready': { read: 'anybody' },
 
 	'/door': {
 		read: 'anybody',
@@ -241,6 +242,13 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/trace/batch/[id]/csv': { read: 'trace' },
 	'/trace/lot/[id]': { read: 'trace' },
 	'/trace/lot/[id]/csv': { read: 'trace' },
+
+	// What is done in practice is in no list of what was done: nothing of it is real.
+	'/practice': { read: 'make', acts: { begin: ['make', null], leave: ['make', null] } },
+	'/practice/debrief/[id]': { read: 'make' },
+	'/practice/finish': { read: 'make', acts: { default: ['make', null] } },
+	'/practice/hands.json': { read: 'make', acts: { POST: ['make', null] } },
+	'/practice/sheet/[exercise]': { read: 'make' },
 
 	'/scale/[name]': { read: 'make', acts: { POST: ['make', 'used the scale'] } },
 	'/scale/[name]/readings': { read: 'make' },
