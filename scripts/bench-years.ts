@@ -17,6 +17,7 @@ import { reaching } from './lib/reach.ts';
 import { serve } from './lib/serve.ts';
 import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
 import { ask } from './lib/come-in.ts';
+import { madeArchive } from './lib/long-work.ts';
 
 const ROUNDS = 25;
 const WARM_ROUNDS = 3;
@@ -70,11 +71,11 @@ export async function main(only: string[] = []): Promise<void> {
 		if (only.length > 0) return;
 		reportPages(await pageSpeeds(running.address, db, kitchen.id, (await mainPagesOf(db)).paths));
 		const began = performance.now();
-		const archive = await (await ask(`${running.address}/kitchen/data/archive?customers=yes`)).arrayBuffer();
+		const archive = await madeArchive(running.address);
 		console.log(
 			`years: the archive of it all, ${(archive.byteLength / 1024 ** 2).toFixed(1)} MB, in ${ms(performance.now() - began)}`
 		);
-		await restoreElsewhere(join(folder, 'elsewhere'), new Uint8Array(archive), undo);
+		await restoreElsewhere(join(folder, 'elsewhere'), archive, undo);
 		console.log(`years: ${asked.length} addresses asked, ${WANTED_MS} ms wanted at the 95th percentile`);
 	} finally {
 		for (const step of undo.reverse()) await step();

@@ -3,6 +3,7 @@ import {
 	isRedirect,
 	type Handle,
 	type HandleServerError,
+	type ServerInit,
 	type RequestEvent
 } from '@sveltejs/kit';
 import { ulid } from 'ulid';
@@ -13,12 +14,14 @@ import { databaseTrouble } from '$lib/server/db/trouble.ts';
 import { whileActing } from '$lib/server/db/acting.ts';
 import { notLetIn } from '$lib/server/edge/asked.ts';
 import { askAtTheDoor, type Asked } from '$lib/server/edge/door/door.ts';
+import { beyondLimits } from '$lib/server/edge/limits.ts';
 import { makeSafe } from '$lib/server/edge/headers.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { turnedAway } from '$lib/server/edge/turned-away.ts';
 import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
 import { requests, watchPool } from '$lib/server/seen/metrics.ts';
 import { kitchenNow } from '$lib/server/kitchens.ts';
+import { takeJobs } from '$lib/server/jobs/taking.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
 /** Parts of an address that are the id of a row. */
@@ -36,6 +39,11 @@ function takeIdsForWhatTheyAre(params: Partial<Record<string, string>>): void {
 /** The answer with the status of the trouble it tells of: SvelteKit knows none but its own. */
 const withStatus = (response: Response, status: number | undefined): Response =>
 	status === undefined ? response : new Response(response.body, { status, headers: response.headers });
+
+/** From its first moment this process does work that waits, whoever asked for it where. */
+export const init: ServerInit = () => {
+	if (process.env.DATABASE_URL) takeJobs(database());
+};
 
 /** Sees how long a request takes, by the pattern of its route. */
 export const handle: Handle = async (input) => {
@@ -85,6 +93,8 @@ async function answer(event: RequestEvent, resolve: Resolve, { acting }: Asked):
 	if (kitchenId === undefined) return resolve(event);
 	const { kitchen, changes } = await kitchenNow(locals.db, kitchenId);
 	locals.kitchen = kitchen;
+	const beyond = await beyondLimits(event, kitchenId);
+	if (beyond) return turnedAway(event, beyond);
 	if (request.method === 'GET') return whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve));
 	return acting ? whileActing(acting, () => resolve(event)) : resolve(event);
 }

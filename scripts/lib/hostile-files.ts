@@ -1,5 +1,6 @@
 import { zipSync } from 'fflate';
 import { ask } from './come-in.ts';
+import { restoredBy } from './long-work.ts';
 
 /** A file nobody should send, and where it is taken. */
 export interface HostileFile {
@@ -118,18 +119,20 @@ export interface Answered {
 /** Sends a file as the page would. */
 export async function sendFile(address: string, { to, content }: HostileFile): Promise<Answered> {
 	const began = performance.now();
-	const isArchive = to === '/kitchen/data/restore';
+	if (to === '/kitchen/data/restore') {
+		const { status, job } = await restoredBy(address, content as Uint8Array<ArrayBuffer>);
+		return { status, words: job?.outcome?.problem ?? '', took_ms: performance.now() - began };
+	}
 	const form = new FormData();
 	form.set('file', new Blob([content]), 'file');
 	const response = await ask(`${address}${to}`, {
 		method: 'POST',
 		headers: {
 			origin: address,
-			...(isArchive
-				? { 'content-type': 'application/zip' }
-				: { accept: 'application/json', 'x-sveltekit-action': 'true' })
+			accept: 'application/json',
+			'x-sveltekit-action': 'true'
 		},
-		body: isArchive ? new Blob([content]) : form,
+		body: form,
 		redirect: 'manual'
 	});
 	const text = await response.text();
@@ -137,10 +140,8 @@ export async function sendFile(address: string, { to, content }: HostileFile): P
 	return { status: response.status, words: wordsOf(text), took_ms };
 }
 
-/** The messages in an answer: of a form's, or of a restore's last line. */
+/** The messages in the answer of a form. */
 function wordsOf(text: string): string {
-	const found = [...text.matchAll(/"problem":"([^"]+)"/g)].map(([, words = '']) => words);
-	if (found.length > 0) return found.join('; ');
 	const { type, data } = JSON.parse(text) as { type?: string; data?: string };
 	if (type !== 'failure' || data === undefined) return '';
 	// Values of an answer stand in one list; words of a person are those with a space.

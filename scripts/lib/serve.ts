@@ -82,6 +82,8 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 	return {
 		address,
 		stop: async () => {
+			// What it is at of longer work is left to another process at once.
+			process.emit('sveltekit:shutdown' as never, 'SIGTERM' as never);
 			await new Promise<void>((resolve) => {
 				server.close(() => resolve());
 				server.closeIdleConnections();

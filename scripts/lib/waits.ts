@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { ulid } from 'ulid';
 import type { Database } from '../../src/lib/server/db/connection.ts';
+import { anotherKitchen } from './another-kitchen.ts';
+import { madeArchive, restoredBy } from './long-work.ts';
 import { HOSTILE_FILES, sendFile } from './hostile-files.ts';
 import { ask, comeIn } from './come-in.ts';
 
@@ -100,7 +100,7 @@ async function longWork(address: string, db: Database): Promise<Work[]> {
 			happening: { name: 'counted', of: 'balls', count: 40 },
 			voids: null
 		}));
-	const archive = await read('/kitchen/data/archive?customers=yes');
+	const archive = await madeArchive(address);
 	// A session of its own: what is restored is opened in it.
 	const apart = await comeIn(address);
 	return [
@@ -113,42 +113,14 @@ async function longWork(address: string, db: Database): Promise<Work[]> {
 		],
 		['1,000 readings of a batch', () => post(`/batches/${batch?.id}/entries.json`, { entries: weighings() })],
 		['1,000 counts of a batch', () => post(`/batches/${batch?.id}/entries.json`, { entries: counts() })],
-		['an archive written', () => read('/kitchen/data/archive?customers=yes')],
+		['an archive written', () => madeArchive(address)],
 		[
 			'an archive restored',
 			async () => {
-				const body = new Blob([anotherKitchen(archive)]);
-				const answer = await fetch(`${address}/kitchen/data/restore`, {
-					method: 'POST',
-					headers: { origin: address, cookie: apart, 'content-type': 'application/zip' },
-					body
-				});
-				const text = await answer.text();
-				if (!text.includes('restored')) throw new Error(text.slice(-300));
+				const { job } = await restoredBy(address, anotherKitchen(archive), apart);
+				if (job?.state !== 'done') throw new Error(job?.outcome?.problem ?? 'not restored');
 			}
 		],
 		...HOSTILE_FILES.map((file): Work => [file.what, () => sendFile(address, file)])
 	];
-}
-
-let copies = 0;
-
-/** The archive as if it were of another kitchen: every id is another, and each still leads where it did. */
-function anotherKitchen(archive: Uint8Array): Uint8Array<ArrayBuffer> {
-	// Every id begins with a zero until long after we are gone: another digit there makes it another.
-	const era = `7${(copies++ % 32).toString(32).toUpperCase()}`.replace(/[ILOU]/, 'Z');
-	const renamed = (text: string) => text.replace(/\b0[0-9A-Z]([0-9A-HJKMNP-TV-Z]{24})\b/g, `${era}$1`);
-	const files = unzipSync(archive, {
-		filter: ({ name }) => name === 'kitchen.json' || name.startsWith('tables/')
-	});
-	const manifest = JSON.parse(renamed(strFromU8(files['kitchen.json'] ?? strToU8('{}')))) as {
-		tables: { name: string; sha256: string }[];
-	};
-	for (const table of manifest.tables) {
-		const name = `tables/${table.name}.json`;
-		const bytes = strToU8(renamed(strFromU8(files[name] ?? strToU8('[]'))));
-		files[name] = bytes;
-		table.sha256 = createHash('sha256').update(bytes).digest('hex');
-	}
-	return zipSync({ ...files, 'kitchen.json': strToU8(JSON.stringify(manifest)) }) as Uint8Array<ArrayBuffer>;
 }

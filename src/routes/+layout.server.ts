@@ -1,6 +1,9 @@
 import { nextTasks } from '$lib/server/plan/going.ts';
 import { runningSteps } from '$lib/server/bench/timers.ts';
 import { known } from '$lib/server/db/known.ts';
+import { nearLimits } from '$lib/kitchen/limits.ts';
+import type { Database } from '$lib/server/db/connection.ts';
+import { keptLimits, usageOf } from '$lib/server/life/limits.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { hereOf, tryIn } from '$lib/server/practice/tries.ts';
@@ -23,6 +26,12 @@ const NO_KITCHEN = {
 	weekStarts: 0
 } as const;
 
+/** What the kitchen keeps that is near what it may. */
+async function nearOf(db: Database, kitchenId: string) {
+	const usage = await usageOf(db, kitchenId);
+	return usage ? nearLimits(keptLimits(usage)) : [];
+}
+
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
 	depends('app:steps');
 	const { db, who } = locals;
@@ -43,6 +52,8 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 			running: [],
 			next: [],
 			practice: null,
+			isClosed: false,
+			near: [],
 			who: here
 		};
 	const { kitchen } = locals;
@@ -70,6 +81,8 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		running,
 		next,
 		practice,
+		isClosed: who.isClosed,
+		near: who.rights.includes('data') ? await nearOf(db, kitchen.id) : [],
 		who: here
 	};
 };

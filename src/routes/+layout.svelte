@@ -18,6 +18,7 @@
 	import type { Right } from '$lib/people/roles.ts';
 	import Brand from './Brand.svelte';
 	import Keys from './Keys.svelte';
+	import KitchenState from './KitchenState.svelte';
 	import Lock from './Lock.svelte';
 	import Me from './Me.svelte';
 	import NextUp from './NextUp.svelte';
@@ -153,6 +154,7 @@
 		{:else}
 			<header><Brand href="/door" /></header>
 		{/if}
+		<KitchenState isClosed={data.isClosed} near={data.near} mayChange={may('data')} />
 		{#if data.practice}{#key data.practice.id}<PracticeBar here={data.practice} />{/key}{/if}
 		<main id="main" tabindex="-1" class="outline-none">
 			{@render children()}

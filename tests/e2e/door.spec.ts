@@ -313,7 +313,7 @@ test('an inspector sees labels, batches and traces of their days, and nothing of
 		'/shelf',
 		'/sales.csv',
 		'/people',
-		'/kitchen/data/archive',
+		'/kitchen/data',
 		'/find.json'
 	])
 		expect((await page.request.get(path)).status(), path).toBe(403);

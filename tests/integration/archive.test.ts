@@ -75,7 +75,16 @@ describe('an archive', () => {
 		// What is counted from the entries comes back with the entries.
 		const counted = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 		// What lets somebody in stays on this machine.
-		const left = [...counted, 'pairings', 'sessions'];
+		const left = [
+			...counted,
+			'pairings',
+			'sessions',
+			// What this installation does for a kitchen, and what the kitchen takes of it.
+			'jobs',
+			'job_parts',
+			'kitchen_usage',
+			'kitchen_requests'
+		];
 		const kept = tables.map((row) => String(row.name)).filter((name) => !left.includes(name));
 		expect(
 			manifestOf(files)
@@ -331,6 +340,8 @@ describe('an archive of an older Square Batch', () => {
 			week_starts: _begins,
 			sells_short: _short,
 			practice_of: _practised,
+			state: _open,
+			closed_at: _closed,
 			...kitchen
 		} = rowsIn(files, 'kitchens')[0] ?? {};
 		const { refined: _marked, ...ingredient } = rowsIn(files, 'ingredients')[0] ?? {};

@@ -232,6 +232,7 @@ export async function wrenOf(db: Database, kitchenId: string): Promise<Who> {
 		membership: { id: row?.id ?? '', kitchenId, name: 'Wren', role: 'owner', span: null },
 		practice: null,
 		device: null,
+		isClosed: false,
 		rights: RIGHTS
 	};
 }

@@ -37,13 +37,31 @@ describe('migrations', () => {
 			WHERE t.table_schema = DATABASE() AND t.table_name NOT LIKE 'knex%' AND t.table_name <> 'kitchens'`
 		)) as [{ name: string; kitchen: string | null }[]];
 		expect(tables.length).toBeGreaterThan(8);
-		const ofPersons = ['challenges', 'passkeys', 'persons', 'rate_limits', 'recovery_codes'];
+		// What is of persons, and that a kitchen went.
+		const ofPersons = ['challenges', 'deleted_kitchens', 'passkeys', 'persons', 'rate_limits', 'recovery_codes'];
 		expect(
 			tables
 				.filter((table) => table.kitchen === null)
 				.map((table) => table.name)
 				.sort()
 		).toEqual(ofPersons);
+	});
+});
+
+describe('what a cluster asks of tables', () => {
+	it('each has a primary key, is of the engine that spreads, and counts nothing up by itself', async () => {
+		const [tables] = (await bench.db.raw(
+			`SELECT t.table_name AS name, t.engine AS engine, t.auto_increment AS counts,
+				(SELECT COUNT(*) FROM information_schema.table_constraints c
+				WHERE c.table_schema = t.table_schema AND c.table_name = t.table_name AND c.constraint_type = 'PRIMARY KEY') AS keyed
+			FROM information_schema.tables t WHERE t.table_schema = DATABASE() AND t.table_type = 'BASE TABLE'`
+		)) as [{ name: string; engine: string; counts: number | null; keyed: number }[]];
+		expect(tables.length).toBeGreaterThan(60);
+		for (const { name, engine, keyed } of tables)
+			expect({ name, engine, keyed: Number(keyed) }).toEqual({ name, engine: 'InnoDB', keyed: 1 });
+		// Of the tool that runs migrations alone, from one process.
+		const counted = tables.filter(({ counts }) => counts !== null).map(({ name }) => name);
+		expect(counted.filter((name) => !name.startsWith('knex_'))).toEqual([]);
 	});
 });
 

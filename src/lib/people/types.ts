@@ -15,6 +15,8 @@ export interface Who {
 	/** The kitchen beside which they practise; null where they do not: then all is real. */
 	practice: { besideId: string } | null;
 	device: { id: string; name: string; kind: 'own' | 'shared'; idle_min: number } | null;
+	/** Whether the kitchen is closed: it is read, and nothing in it is changed. */
+	isClosed: boolean;
 	rights: readonly Right[];
 }
 

@@ -25,6 +25,9 @@ const COLUMNS = {
 	version: 'version'
 };
 
+/** Of a kitchen that somebody can be in: it has arrived, and does not leave. */
+export const OPEN = ['open', 'closed'] as const;
+
 /** A kitchen's columns under the names they have here. */
 type KitchenRow = Omit<
 	RowOf<'kitchens'>,
@@ -52,7 +55,7 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 
 /** The kitchen that was made first: for scripts of an installation that has one. Who asks is in one of their own. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
-	const first = await db('kitchens').whereNull('practice_of').orderBy('id').first('id');
+	const first = await db('kitchens').whereNull('practice_of').whereIn('state', [...OPEN]).orderBy('id').first('id');
 	if (!first) throw new NotFound('there is no kitchen yet');
 	return getKitchen(db, first.id);
 }
@@ -101,7 +104,7 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 
 /** Every kitchen of this installation with its settings, those of practice too. */
 export async function everyKitchen(db: Database): Promise<Kitchen[]> {
-	const ids = await db('kitchens').orderBy('id').pluck<string[]>('id');
+	const ids = await db('kitchens').whereIn('state', [...OPEN]).orderBy('id').pluck<string[]>('id');
 	return Promise.all(ids.map((id) => getKitchen(db, id)));
 }
 

@@ -14,6 +14,7 @@ import {
 	secondForm
 } from '$lib/server/edge/people.ts';
 import { refuse } from '$lib/server/errors.ts';
+import { deletionsBy } from '$lib/server/life/remove.ts';
 import { erasePerson } from '$lib/server/people/erase.ts';
 import { endMembership, giveCode, kitchensOf } from '$lib/server/people/memberships.ts';
 import { canHavePasskeys, forgetPasskey, listPasskeys } from '$lib/server/people/passkeys.ts';
@@ -26,17 +27,19 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, url }) => {
 	const { db } = locals;
 	const who = whoIn(locals);
-	const [kitchens, sessions, passkeys, codes, keys] = await Promise.all([
+	const [kitchens, sessions, passkeys, codes, keys, deleted] = await Promise.all([
 		kitchensOf(db, who.personId, (zone) => dayIn(zone, new Date())),
 		listSessions(db, who.personId, who.session.id),
 		listPasskeys(db, who.personId),
 		codesLeft(db, who.personId),
-		ownKeys(db, who.personId)
+		ownKeys(db, who.personId),
+		deletionsBy(db, who.personId)
 	]);
 	return {
 		me: { name: who.name, login: who.login, isDemo: who.isDemo, ...keys },
 		openId: who.membership?.kitchenId ?? null,
 		kitchens,
+		deleted,
 		sessions,
 		passkeys,
 		codes,

@@ -57,6 +57,12 @@
 		{/each}
 	</ul>
 	<Problems problems={open.problems} />
+	{#each data.deleted as gone (gone.id)}
+		<p class="mt-2">
+			You deleted <b class="break-words">{gone.name}</b>, {moment(gone.deletedAt, data.kitchen)}:
+			<a href="/me/deleted/{gone.id}">what went with it</a>
+		</p>
+	{/each}
 	{#if waiting > 0}
 		<p class="text-attention-ink mt-2 font-semibold" role="status">
 			{plural(waiting, 'entry', 'entries')} of the open kitchen wait to be sent: they are kept, and sent once it

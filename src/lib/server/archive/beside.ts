@@ -1,6 +1,7 @@
 import { proxy } from 'comlink';
 import { urlOf, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
+import { removeUnfinished } from '../life/unfinished.ts';
 import { inWorker } from '../workers/worker.ts';
 import type { Progress } from './insert.ts';
 import type { Restored, restoring } from './restoring.ts';
@@ -29,6 +30,10 @@ export async function restoreFrom(
 			async (worker) => worker.restore(path, urlOf(db), proxy(tell)),
 			{ signal }
 		);
+	} catch (error) {
+		// A worker that was ended took nothing back itself.
+		await removeUnfinished(db);
+		throw error;
 	} finally {
 		isRestoring = false;
 	}

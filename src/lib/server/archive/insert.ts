@@ -2,7 +2,7 @@ import type { Database } from '../db/connection.ts';
 import { Refused, refuse } from '../errors.ts';
 import type { Cells } from '../rows.ts';
 import type { Archive } from './read.ts';
-import { kitchenColumn, kitchenTables, WITHOUT, type KitchenTable } from './tables.ts';
+import { KITCHENS, kitchenColumn, kitchenTables, WITHOUT, type KitchenTable } from './tables.ts';
 
 /** How far a restore is. */
 export interface Progress {
@@ -16,11 +16,23 @@ export interface Progress {
 const AT_ONCE = 500;
 const MOST_CHARACTERS = 2_000_000;
 
-/** Puts every row of an archive into the tables of a database that is at its migration. */
+/** How some rows go in together: all or none of them. */
+export type Together = (db: Database, act: (transaction: Database) => Promise<void>) => Promise<void>;
+
+const asItIs: Together = (db, act) => act(db);
+
+/**
+ * Puts every row of an archive into the tables of a database that is at its migration, the kitchen's own first: `own` is
+ * what it is otherwise than the archive says. `together` runs each lot of rows.
+ */
 export async function insertAll(
 	db: Database,
 	archive: Archive,
-	goOn: (progress: Progress) => void = () => {}
+	{
+		goOn = () => {},
+		together = asItIs,
+		own = {}
+	}: { goOn?: (progress: Progress) => void; together?: Together; own?: Cells } = {}
 ): Promise<void> {
 	const tables = await kitchenTables(db);
 	refuseStrange(archive, tables);
@@ -30,16 +42,21 @@ export async function insertAll(
 	for (const table of inOrder(tables)) {
 		for (const some of inParts(archive.rowsOf(table.name))) {
 			goOn({ table: table.name, done, of });
-			await insert(db, table, some);
+			await together(db, (transaction) =>
+				insert(transaction, table, some, table.name === KITCHENS ? own : {})
+			);
 			done += some.length;
 		}
 	}
 	// Nothing more is weighed of a closed batch: it is closed only now that everything of it is in.
-	for (const row of archive.rowsOf('batches'))
-		if (row.closed_at !== null)
-			await db('batches')
-				.where({ kitchen_id: id, id: String(row.id) })
-				.update({ closed_at: String(row.closed_at) });
+	for (const some of inParts(archive.rowsOf('batches')))
+		await together(db, async (transaction) => {
+			for (const { id: batchId, closed_at: closedAt } of some)
+				if (closedAt !== null)
+					await transaction('batches')
+						.where({ kitchen_id: id, id: String(batchId) })
+						.update({ closed_at: String(closedAt) });
+		});
 	goOn({ table: '', done: of, of });
 }
 
@@ -59,9 +76,13 @@ export function* inParts(rows: readonly Cells[]): Generator<Cells[]> {
 	if (part.length > 0) yield part;
 }
 
-async function insert(db: Database, table: KitchenTable, rows: Cells[]): Promise<void> {
+async function insert(db: Database, table: KitchenTable, rows: Cells[], own: Cells): Promise<void> {
 	const without = table.name === 'batches' ? { closed_at: null } : WITHOUT[table.name];
-	const open = without ? rows.map((row) => ({ ...row, ...without })) : rows;
+	// A form from before has not every column of them.
+	const usual = Object.fromEntries(
+		Object.entries(without ?? {}).filter(([column]) => table.columns.includes(column))
+	);
+	const open = rows.map((row) => ({ ...row, ...usual, ...own }));
 	try {
 		await db(table.name).insert(open);
 	} catch (error) {
@@ -69,9 +90,10 @@ async function insert(db: Database, table: KitchenTable, rows: Cells[]): Promise
 	}
 }
 
-/** Batches first: what belongs to one looks whether it is closed. */
+/** The kitchen first, by which what came in is found again; then batches: what belongs to one looks whether it is closed. */
+const FIRST = ['batches', KITCHENS];
 const inOrder = (tables: readonly KitchenTable[]) =>
-	[...tables].sort((a, b) => Number(b.name === 'batches') - Number(a.name === 'batches'));
+	[...tables].sort((a, b) => FIRST.indexOf(b.name) - FIRST.indexOf(a.name));
 
 /** Refuses tables and columns that are not known, and rows of another kitchen. */
 function refuseStrange({ manifest, rowsOf }: Archive, tables: readonly KitchenTable[]): void {

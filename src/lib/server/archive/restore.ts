@@ -3,7 +3,10 @@ import { migrationsUpTo } from '../db/migrate.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { noteMissingStandings } from '../batches/change.ts';
+import { inTransaction } from '../db/transaction.ts';
 import { getKitchen } from '../kitchens.ts';
+import { withoutReferences } from '../life/rows.ts';
+import { removeUnfinished } from '../life/unfinished.ts';
 import { checkRows } from './check.ts';
 import { insertAll, type Progress } from './insert.ts';
 import { lifted } from './lift.ts';
@@ -11,9 +14,11 @@ import type { Archive } from './read.ts';
 import { kitchenColumn, kitchenTables, KITCHENS, migrationOf } from './tables.ts';
 
 /**
- * Brings the kitchen of an archive into this database, every row as it was; all of it or nothing. Nobody belongs to
- * it yet. Refuses one that is here already, one whose rows name what is not there, and one from a newer
- * Square Batch; one from an older is brought up to date first. `goOn` is asked between rows: it may throw.
+ * Brings the kitchen of an archive into this database, every row as it was; all of it or nothing. Its rows go in by
+ * parts, none larger than one write of a cluster should be; until all are in and lead somewhere it is arriving, and
+ * nobody sees it. Nobody belongs to it yet. Refuses one that is here already, one whose rows name what is not there,
+ * and one from a newer Square Batch; one from an older is brought up to date first. `goOn` is asked between rows: it may
+ * throw, and then, as with whatever else ends it, what came in is taken away again.
  */
 export async function restoreKitchen(
 	database: Database,
@@ -29,18 +34,17 @@ export async function restoreKitchen(
 		refuse('', `${name} is on this machine already: it cannot be here twice`);
 	const current = there === here ? archive : await lifted(database, archive);
 	await checkRows(database, current);
-	await database.transaction(async (db) => {
+	try {
 		// Rows refer to each other in both directions; every reference is followed afterwards.
-		await db.raw('SET SESSION foreign_key_checks = 0');
-		try {
-			await insertAll(db, current, goOn);
-			await followReferences(db, id);
-			// How batches stand follows from what came in.
-			await noteMissingStandings(db, await getKitchen(db, id));
-		} finally {
-			await db.raw('SET SESSION foreign_key_checks = 1');
-		}
-	});
+		await insertAll(database, current, { goOn, together: withoutReferences, own: { state: 'arriving' } });
+		await followReferences(database, id);
+		// How batches stand follows from what came in.
+		await inTransaction(database, async (db) => noteMissingStandings(db, await getKitchen(db, id)));
+		await database(KITCHENS).where({ id, state: 'arriving' }).update({ state: 'open' });
+	} catch (error) {
+		await removeUnfinished(database);
+		throw error;
+	}
 	return id;
 }
 

@@ -10,7 +10,7 @@ export type Restored = { restored: string } | { problem: string };
 /** Rows go in by the hundred; who waits need not hear of each. */
 const EVERY_MS = 150;
 
-/** Brings an archive in, in a worker. Ended before it is done, nothing of it stays: it is one transaction. */
+/** Brings an archive in, in a worker. Whoever ends it before it is done takes away what came in. */
 export const restoring = {
 	async restore(path: string, databaseUrl: string, tell: (progress: Progress) => void): Promise<Restored> {
 		const database = openDatabase(databaseUrl);

@@ -80,17 +80,22 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 /** What is kept of rows beside them and follows from them, it comes back with the rows; and what devices were told. */
 const FOLLOWING = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 
+/** What this installation does for a kitchen, and what the kitchen takes of it. */
+const OF_THE_INSTALLATION = ['jobs', 'job_parts', 'kitchen_usage', 'kitchen_requests'];
+
 /** What lets somebody in: it is of this machine, and no archive carries it elsewhere. */
 const KEYS = ['sessions', 'pairings'];
 
 /** What lets somebody in of rows that an archive does carry: neither given out with it nor taken from one. */
 export const WITHOUT: Partial<Record<string, Cells>> = {
 	memberships: { person_id: null, code_hash: null },
-	devices: { token_hash: null }
+	devices: { token_hash: null },
+	// Wherever it arrives it is open, even where it was closed to be moved.
+	kitchens: { state: 'open', closed_at: null }
 };
 
 const isKept = (name: string) =>
-	!name.startsWith('knex_') && !FOLLOWING.includes(name) && !KEYS.includes(name);
+	!name.startsWith('knex_') && ![...FOLLOWING, ...OF_THE_INSTALLATION, ...KEYS].includes(name);
 
 /** The newest migration the database is at. */
 export async function migrationOf(db: Database): Promise<string> {

@@ -95,6 +95,10 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'valid_from', 'created_at'],
 		textOrNull: ['tariff_per_kwh', 'labour_per_hour', 'deed_id']
 	},
+	deleted_kitchens: {
+		text: ['id', 'name', 'by_name', 'begun_at', 'deleted_at', 'went'],
+		textOrNull: ['person_id']
+	},
 	equipment: {
 		text: ['id', 'kitchen_id', 'name', 'created_at', 'kind'],
 		textOrNull: ['retired_at', 'tare_g', 'power_kw', 'capacity_g'],
@@ -165,6 +169,13 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'ingredient_id', 'measure', 'grams', 'low_g', 'high_g', 'basis', 'created_at'],
 		textOrNull: ['readings']
 	},
+	jobs: {
+		text: ['id', 'kitchen_id', 'person_id', 'kind', 'name', 'asked', 'state', 'asked_at'],
+		number: ['done', 'tries'],
+		numberOrNull: ['done_of'],
+		textOrNull: ['taken_by', 'taken_until', 'outcome', 'ended_at']
+	},
+	job_parts: { text: ['kitchen_id', 'job_id', 'side', 'bytes'], number: ['number'] },
 	kitchens: {
 		text: [
 			'id',
@@ -177,11 +188,14 @@ export const TABLES = {
 			'created_at',
 			'measure_set',
 			'address',
-			'locale'
+			'locale',
+			'state'
 		],
-		textOrNull: ['practice_of'],
+		textOrNull: ['practice_of', 'closed_at'],
 		number: ['version', 'week_starts', 'sells_short']
 	},
+	kitchen_requests: { text: ['kitchen_id', 'minute'], number: ['number'] },
+	kitchen_usage: { text: ['kitchen_id', 'counted_at'], number: ['rows_kept', 'bytes_kept'] },
 	labels: {
 		text: ['id', 'kitchen_id', 'product_id', 'design', 'created_at', 'updated_at', 'rules'],
 		number: ['version']

@@ -24,12 +24,39 @@ export async function neverChanges(knex: Knex, table: string, message: string): 
  */
 export async function whileItMayChange(knex: Knex, table: string, act: () => Promise<void>): Promise<void> {
 	const name = `${table}_never_change`;
-	const [[guard]] = (await knex.raw(
-		'SELECT ACTION_STATEMENT AS statement FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = DATABASE() AND TRIGGER_NAME = ?',
-		[name]
-	)) as [{ statement: string }[]];
-	if (!guard) throw new Error(`there is no guard ${name}`);
+	const statement = await statementOf(knex, name);
 	await knex.raw(`DROP TRIGGER ${name}`);
 	await act();
-	await knex.raw(`CREATE TRIGGER ${name} BEFORE UPDATE ON ${table} FOR EACH ROW ${guard.statement}`);
+	await knex.raw(`CREATE TRIGGER ${name} BEFORE UPDATE ON ${table} FOR EACH ROW ${statement}`);
+}
+
+/** Whether the whole kitchen of a row is on its way: it leaves, or did not arrive whole. */
+const IS_ON_ITS_WAY = "(SELECT k.state FROM kitchens k WHERE k.id = OLD.kitchen_id) IN ('arriving', 'leaving')";
+const UNLESS_ON_ITS_WAY = `IF NOT COALESCE(${IS_ON_ITS_WAY}, FALSE) THEN `;
+const END_IF = '; END IF';
+
+/** From now on the rows of a table that never vanish go with their whole kitchen, and only so. */
+export async function goesWithItsKitchen(knex: Knex, table: string): Promise<void> {
+	await guardAnew(knex, table, (statement) => `${UNLESS_ON_ITS_WAY}${statement}${END_IF}`);
+}
+
+/** For undoing a migration. */
+export async function staysForGood(knex: Knex, table: string): Promise<void> {
+	await guardAnew(knex, table, (statement) => statement.slice(UNLESS_ON_ITS_WAY.length, -END_IF.length));
+}
+
+async function guardAnew(knex: Knex, table: string, change: (statement: string) => string): Promise<void> {
+	const name = `${table}_never_vanish`;
+	const statement = await statementOf(knex, name);
+	await knex.raw(`DROP TRIGGER ${name}`);
+	await knex.raw(`CREATE TRIGGER ${name} BEFORE DELETE ON ${table} FOR EACH ROW ${change(statement)}`);
+}
+
+async function statementOf(knex: Knex, trigger: string): Promise<string> {
+	const [[guard]] = (await knex.raw(
+		'SELECT ACTION_STATEMENT AS statement FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = DATABASE() AND TRIGGER_NAME = ?',
+		[trigger]
+	)) as [{ statement: string }[]];
+	if (!guard) throw new Error(`there is no guard ${trigger}`);
+	return guard.statement;
 }

@@ -124,6 +124,17 @@ export const letGoForm = Joi.object<{ table: string; column: string; id: string 
 	id: id('open the page again')
 });
 
+export const archiveForm = Joi.object<{ id: string; withCustomers: boolean }>({
+	id: id('send the form again'),
+	withCustomers: Joi.boolean().required()
+});
+
+/** A kitchen is deleted by who types its name. */
+export const leaveForm = Joi.object<{ id: string; name: string }>({
+	id: id('send the form again'),
+	name: text(120, 'type the kitchen’s name')
+});
+
 export const openForm = Joi.object<{ id: string }>({ id: id('choose a kitchen') });
 
 export const newForm = Joi.object<{

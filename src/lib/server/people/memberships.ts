@@ -4,6 +4,7 @@ import type { Member, Span } from '../../people/member.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
+import { OPEN } from '../kitchens.ts';
 import { newId, utcNow } from '../rows.ts';
 import { shortCodeProblem } from './passwords.ts';
 import { chosenHash, isChosen } from './secrets.ts';
@@ -129,6 +130,7 @@ export async function kitchensOf(
 		.where('m.person_id', personId)
 		.whereNull('m.ended_at')
 		.whereNull('k.practice_of')
+		.whereIn('k.state', [...OPEN])
 		.orderBy('k.id')
 		.select({
 			id: 'k.id',

@@ -1,6 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { createKitchen, type NewKitchen } from '../kitchens.ts';
+import { createKitchen, OPEN, type NewKitchen } from '../kitchens.ts';
 import { belongs, join } from './memberships.ts';
 
 /** Makes a kitchen with its owner; sent twice it is one. */
@@ -39,6 +39,7 @@ export async function own(
 export async function ownerless(db: Database): Promise<{ id: string; name: string }[]> {
 	return db('kitchens as k')
 		.whereNull('k.practice_of')
+		.whereIn('k.state', [...OPEN])
 		.whereNotExists(
 			db('memberships as m')
 				.where('m.kitchen_id', db.ref('k.id'))

@@ -82,6 +82,7 @@ interface SessionRow {
 	until_day: string | null;
 	membership_ended: string | null;
 	time_zone: string | null;
+	kitchen_state: string | null;
 	device_id: string | null;
 	device: string | null;
 	device_kind: 'own' | 'shared' | null;
@@ -133,6 +134,7 @@ export async function findSession(
 			until_day: 'm.until_day',
 			membership_ended: 'm.ended_at',
 			time_zone: 'k.time_zone',
+			kitchen_state: 'k.state',
 			device_id: 'd.id',
 			device: 'd.name',
 			device_kind: 'd.kind',
@@ -213,6 +215,7 @@ function whoOf(row: SessionRow, today: (zone: string) => string): Who {
 						kind: row.device_kind ?? 'own',
 						idle_min: Number(row.idle_min)
 					},
+		isClosed: own !== null && row.kitchen_state === 'closed',
 		rights: practice ? RIGHTS_IN_PRACTICE : own ? rightsOf(own.role, row.came_by === 'code') : []
 	};
 }
@@ -233,6 +236,8 @@ function practiceOf(
 function membershipOf(row: SessionRow, today: (zone: string) => string): Membership | null {
 	const { membership_id: id, role, kitchen_id: kitchenId } = row;
 	if (id === null || role === null || kitchenId === null || row.membership_ended !== null) return null;
+	// One that leaves has nobody in it any more.
+	if (row.kitchen_state !== 'open' && row.kitchen_state !== 'closed') return null;
 	const { reads_from: from, reads_to: to, until_day: until } = row;
 	const span = from !== null && to !== null && until !== null ? { from, to, until } : null;
 	if (span && today(row.time_zone ?? 'UTC') > span.until) return null;

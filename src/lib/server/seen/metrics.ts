@@ -50,6 +50,12 @@ export const listeners = onceOf(
 	() => new Gauge({ name: name('listeners'), help: 'Devices that listen at this process.' })
 );
 
+/** Work that takes long and is being done here; what waits is asked of the database. */
+export const jobsRunning = onceOf(
+	name('jobs_running'),
+	() => new Gauge({ name: name('jobs_running'), help: 'Jobs this process is at.' })
+);
+
 interface Pool {
 	numUsed(): number;
 	numFree(): number;
@@ -63,6 +69,14 @@ export function watchPool(db: Database): void {
 	if (isWatched) return;
 	isWatched = true;
 	collectDefaultMetrics({ prefix: 'square_batch_' });
+	new Gauge({
+		name: name('jobs_waiting'),
+		help: 'Jobs of the installation that nobody is at.',
+		async collect() {
+			const [row] = await db('jobs').where('state', 'waiting').count<{ number: number }[]>({ number: '*' });
+			this.set(Number(row?.number ?? 0));
+		}
+	});
 	const pool = () => (db.client as { pool?: Pool }).pool;
 	new Gauge({
 		name: name('pool_connections'),

@@ -5,11 +5,33 @@
 	import { till } from '$lib/sales/till.svelte.ts';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
 	import Problems from '$lib/ui/Problems.svelte';
+	import type { JobKind, JobState } from '$lib/jobs/types.ts';
+	import { moment } from '$lib/people/moment.ts';
+	import KitchensEnd from './KitchensEnd.svelte';
 	import NewKitchen from './NewKitchen.svelte';
 	import Restore from './Restore.svelte';
 
 	let { data } = $props();
 	const open = draftForm<never>({ saved: 'Opened' });
+	const archiving = draftForm<never>({ saved: 'Asked for' });
+	const ARCHIVES = [
+		{ withCustomers: true, words: 'Make the archive', isMain: true },
+		{ withCustomers: false, words: 'An archive without customers’ names', isMain: false }
+	];
+	const JOB_WORDS: Readonly<Record<JobKind, string>> = {
+		archive: 'Archive of',
+		restore: 'Restore of',
+		'sales import': 'Past sales:',
+		remove: 'Deletion of'
+	};
+	const STATE_WORDS: Readonly<Record<JobState, string>> = {
+		coming: 'being sent',
+		waiting: 'waits',
+		running: 'being made',
+		done: 'ready',
+		failed: 'failed',
+		stopped: 'stopped'
+	};
 	/** What is still on its way belongs to the kitchen that is open. */
 	const waiting = $derived(outbox.waiting.length + till.waiting.length);
 </script>
@@ -26,11 +48,30 @@
 		from this machine, and often. It says who your customers are, unless you leave their names out.
 	</p>
 	<div class="mt-3 flex flex-wrap gap-2">
-		<a href="/kitchen/data/archive?customers=yes" class="button button-main" download>Download the archive</a>
-		<a href="/kitchen/data/archive" class="button" download>The archive without customers’ names</a>
+		{#each ARCHIVES as { withCustomers, words, isMain } (words)}
+			<form method="POST" action="?/archive" use:enhance={archiving.enhance}>
+				<input type="hidden" name="draft" value={JSON.stringify({ id: archiving.key, withCustomers })} />
+				<button class={['button', isMain && 'button-main']} disabled={archiving.saving}>{words}</button>
+			</form>
+		{/each}
 		<a href="/shelf/csv" class="button" download>Only the shelf, CSV</a>
 		<a href="/sales.csv" class="button" download>Only the sales, CSV</a>
 	</div>
+	<Problems problems={archiving.problems} />
+	{#if data.jobs.length > 0}
+		<h3 class="mt-4">Asked for lately</h3>
+		<ul class="divide-rule border-rule mt-1 max-w-3xl divide-y border-y" aria-label="Asked for lately">
+			{#each data.jobs as job (job.id)}
+				<li class="flex min-h-11 flex-wrap items-baseline gap-x-3 py-1">
+					<a href="/work/{job.id}" class="min-w-0 flex-1 py-1 break-words">{JOB_WORDS[job.kind]} {job.name}</a>
+					<span class="text-quiet text-sm">{moment(job.askedAt, data.kitchen)}</span>
+					<span class={['w-24 text-sm font-semibold', job.state === 'done' && 'text-squared', job.state === 'failed' && 'text-loss']}
+						>{STATE_WORDS[job.state]}</span
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 </section>
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="restore-heading">
@@ -84,3 +125,10 @@
 		/>
 	</details>
 </section>
+
+<KitchensEnd
+	kitchen={data.kitchen.name}
+	isClosed={data.isClosed}
+	limits={data.limits}
+	blocked={waiting > 0}
+/>

@@ -1,17 +1,12 @@
 <script lang="ts">
-	import { readAll } from '$lib/read-again.ts';
-	import { plain } from '$lib/format.ts';
+	import { goto } from '$app/navigation';
 	import Problems from '$lib/ui/Problems.svelte';
-	import { toast } from 'svelte-sonner';
-	import type { RestoreLine } from './restore/+server.ts';
 
-	/** Brings an archive in, says how far it is, and can be stopped until it is done. */
+	/** Sends an archive; how far its restore is, is shown where all long work is. */
 	let { blocked }: { blocked: boolean } = $props();
 	let files = $state<FileList>();
 	let problem = $state('');
 	let running = $state<AbortController | null>(null);
-	let done = $state(0);
-	let of = $state(0);
 	const file = $derived(files?.[0] ?? null);
 
 	async function restore(event: SubmitEvent) {
@@ -21,7 +16,6 @@
 			return;
 		}
 		problem = '';
-		[done, of] = [0, 0];
 		const stop = new AbortController();
 		running = stop;
 		try {
@@ -32,8 +26,13 @@
 				body: file,
 				signal: stop.signal
 			});
-			if (answer.status === 413) problem = 'this file is larger than an archive can be';
-			else await follow(answer);
+			const said = (await answer.json().catch(() => ({}))) as { job?: string; message?: string };
+			if (said.job) await goto(`/work/${said.job}`);
+			else
+				problem =
+					answer.status === 413
+						? 'this file is larger than an archive can be'
+						: (said.message ?? 'the server did not take it');
 		} catch (error) {
 			problem = stop.signal.aborted
 				? 'stopped: nothing of it was kept'
@@ -41,30 +40,6 @@
 		} finally {
 			running = null;
 		}
-	}
-
-	async function follow(answer: Response): Promise<void> {
-		const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
-		let rest = '';
-		let ended = false;
-		for (let next = await reader?.read(); next && !next.done; next = await reader?.read()) {
-			const lines = (rest + next.value).split('\n');
-			rest = lines.pop() ?? '';
-			for (const line of lines) ended = take(JSON.parse(line) as RestoreLine) || ended;
-		}
-		if (!ended) problem = 'the server stopped answering before it was done: nothing of it was kept';
-	}
-	function take(line: RestoreLine): boolean {
-		if ('progress' in line) {
-			[done, of] = [line.progress.done, line.progress.of];
-			return false;
-		}
-		if ('problem' in line) problem = line.problem;
-		else {
-			toast.success('Restored and opened');
-			void readAll();
-		}
-		return true;
 	}
 </script>
 
@@ -77,8 +52,8 @@
 	{#if running}
 		<div class="basis-full">
 			<label class="block text-sm"
-				>{of === 0 ? 'Reading it' : `${plain(done)} of ${plain(of)} rows`}
-				<progress class="accent-action block h-4 w-full" max={of || 1} value={of === 0 ? undefined : done}></progress>
+				>Sending it
+				<progress class="accent-action block h-4 w-full"></progress>
 			</label>
 			<button type="button" class="button mt-2" onclick={() => running?.abort()}>Stop</button>
 		</div>

@@ -82,6 +82,9 @@ import * as tools from './0080_tools.ts';
 import * as trials from './0081_trials.ts';
 import * as practice from './0082_practice.ts';
 import * as feed from './0083_feed.ts';
+import * as jobs from './0084_jobs.ts';
+import * as kitchensLife from './0085_kitchens_life.ts';
+import * as limits from './0086_limits.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -167,5 +170,8 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0080_tools', tools],
 	['0081_trials', trials],
 	['0082_practice', practice],
-	['0083_feed', feed]
+	['0083_feed', feed],
+	['0084_jobs', jobs],
+	['0085_kitchens_life', kitchensLife],
+	['0086_limits', limits]
 ];

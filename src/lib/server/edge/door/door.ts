@@ -66,6 +66,14 @@ const IN_PRACTICE: TurnedAway = {
 		'Nothing of practice is printed or leaves it, and your account is not changed in it. Leave the practice first.'
 };
 
+const CLOSED: TurnedAway = {
+	status: 409,
+	message: 'This kitchen is closed: it is read, and nothing in it is changed.',
+	remedy: 'Its owner can open it again under Kitchen, Data in and out.'
+};
+/** What is done about a closed kitchen itself. */
+const OF_CLOSED = /^\/kitchen\/data(\/|$)|^\/work\//;
+
 /** Whoever sent it says so: what was made by one is not kept as another's. */
 const AS_HEADER = 'x-square-batch-as';
 
@@ -155,6 +163,8 @@ function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
 		if (isPage(event)) redirect(303, '/me');
 		return NO_RIGHT;
 	}
+	if (who.isClosed && !isReading(request.method) && isRight(ask) && !OF_CLOSED.test(event.route.id ?? ''))
+		return CLOSED;
 	if (!isRight(ask) || who.rights.includes(ask)) return null;
 	if (url.pathname === '/' && isPage(event)) redirect(303, homeOf(who.rights));
 	return byCode ? BY_CODE : NO_RIGHT;

@@ -62,6 +62,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		}
 	},
 	'/me/data': { read: 'self' },
+	'/me/deleted/[id]': { read: 'self' },
 	'/me/passkey.json': { read: 'self', acts: { POST: ['self', 'added a passkey'] } },
 
 	'/people': {
@@ -84,6 +85,13 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/inspection': { read: 'inspect' },
 	'/inspection/batch/[id]': { read: 'inspect' },
 	'/inspection/label/[id]': { read: 'inspect' },
+
+	'/work/[job]': {
+		read: 'self',
+		acts: { stop: ['self', 'stopped long work'], open: ['self', 'changed to a kitchen'] }
+	},
+	'/work/[job]/file': { read: 'self' },
+	'/work/[job]/state.json': { read: 'self' },
 
 	'/live': { read: 'hear' },
 	'/find.json': { read: 'look' },
@@ -278,9 +286,15 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	},
 	'/kitchen/data': {
 		read: 'data',
-		acts: { open: ['self', 'changed to a kitchen'], begin: ['data', 'began a kitchen'] }
+		acts: {
+			open: ['self', 'changed to a kitchen'],
+			begin: ['data', 'began a kitchen'],
+			archive: ['data', 'asked for an archive'],
+			close: ['data', 'closed the kitchen'],
+			openAgain: ['data', 'opened the kitchen again'],
+			remove: ['data', 'deleted the kitchen']
+		}
 	},
-	'/kitchen/data/archive': { read: 'data' },
 	'/kitchen/data/restore': { acts: { POST: ['data', 'restored an archive'] } },
 	'/kitchen/profile': { read: 'settings', acts: { save: ['settings', 'changed the local profile'] } },
 	'/kitchen/spreads': { read: 'settings', acts: { save: ['settings', 'changed what spread is assumed'] } },

@@ -36,7 +36,7 @@ export async function previewPastSales(
 
 /**
  * Writes the chosen rows, all or none; how many, and what they come to. A row without an id gets one out of `key` and
- * its line, so that a file sent twice is brought in once. Throws `Refused`.
+ * its line, so that a file sent twice is brought in once. `goOn` is asked between rows: it may throw. Throws `Refused`.
  */
 export async function importPastSales(
 	db: Database,
@@ -44,7 +44,8 @@ export async function importPastSales(
 	text: string,
 	options: PastOptions,
 	lines: ReadonlySet<number>,
-	key = newId()
+	key = newId(),
+	goOn: (rows: number) => void = () => {}
 ): Promise<{ rows: number; packs: number }> {
 	return inTransaction(db, async (transaction) => {
 		const done = { rows: 0, packs: 0 };
@@ -58,6 +59,7 @@ export async function importPastSales(
 			});
 			done.rows += 1;
 			done.packs += row.sale.packs;
+			goOn(done.rows);
 		}
 		return done;
 	});

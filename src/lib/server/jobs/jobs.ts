@@ -1,0 +1,125 @@
+import { isOver, type Job, type JobKind, type JobOutcome, type JobState } from '../../jobs/types.ts';
+import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { NotFound } from '../errors.ts';
+import { utcNow } from '../rows.ts';
+import { dropParts } from './parts.ts';
+
+/** What somebody asks for that takes long. */
+export interface Asking {
+	/** From the form: asked for twice it is one. */
+	id: string;
+	kitchenId: string;
+	personId: string;
+	kind: JobKind;
+	/** What it is of, by the name people know. */
+	name: string;
+	/** What the kind needs to know, as JSON. */
+	asked: object;
+	/** Whether what it is given is still to be sent: it waits for that. */
+	isComing?: boolean;
+}
+
+const MOST_NAME = 200;
+
+/** Puts a job where the next process that has time finds it. */
+export async function askJob(db: Database, asking: Asking): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		await transaction('jobs')
+			.insert({
+				id: asking.id,
+				kitchen_id: asking.kitchenId,
+				person_id: asking.personId,
+				kind: asking.kind,
+				name: [...asking.name].slice(0, MOST_NAME).join(''),
+				asked: JSON.stringify(asking.asked),
+				state: asking.isComing ? 'coming' : 'waiting',
+				asked_at: utcNow()
+			})
+			.onConflict('id')
+			.ignore();
+	});
+}
+
+/** What it is given has all come: it can be taken. */
+export async function allCame(db: Database, jobId: string): Promise<void> {
+	await db('jobs').where({ id: jobId, state: 'coming' }).update({ state: 'waiting' });
+}
+
+/** Has a job stopped, by whichever process has it; one that is over stays as it is. */
+export async function stopJob(db: Database, personId: string, jobId: string): Promise<void> {
+	const job = await jobOf(db, personId, jobId);
+	if (isOver(job)) return;
+	await db('jobs')
+		.where({ id: job.id, person_id: personId })
+		.whereIn('state', ['coming', 'waiting', 'running'])
+		.update({ state: 'stopped', taken_by: null, taken_until: null, ended_at: utcNow() });
+	// What a process is at is cleared by it, once it hears of this.
+	if (job.state !== 'running') await dropParts(db, job.id);
+}
+
+type JobRow = Pick<
+	RowOf<'jobs'>,
+	'id' | 'kitchen_id' | 'kind' | 'name' | 'state' | 'done' | 'done_of' | 'outcome' | 'asked_at'
+>;
+const COLUMNS = [
+	'id',
+	'kitchen_id',
+	'kind',
+	'name',
+	'state',
+	'done',
+	'done_of',
+	'outcome',
+	'asked_at'
+] as const;
+
+const toJob = (row: JobRow): Job => ({
+	id: row.id,
+	kitchenId: row.kitchen_id,
+	kind: row.kind as JobKind,
+	name: row.name,
+	state: row.state as JobState,
+	done: row.done,
+	of: row.done_of,
+	outcome: row.outcome === null ? null : (JSON.parse(row.outcome) as JobOutcome),
+	askedAt: row.asked_at
+});
+
+/** A job of whoever asked for it. Throws `NotFound`. */
+export async function jobOf(db: Database, personId: string, jobId: string): Promise<Job> {
+	const row = await db('jobs').where({ id: jobId, person_id: personId }).first<JobRow | undefined>([...COLUMNS]);
+	if (!row) throw new NotFound('this work is not here');
+	return toJob(row);
+}
+
+/** What somebody asked for in a kitchen lately, the newest first. */
+export async function jobsOf(db: Database, kitchenId: string, personId: string): Promise<Job[]> {
+	const MOST = 10;
+	const rows = await db('jobs')
+		.where({ kitchen_id: kitchenId, person_id: personId })
+		.orderBy('asked_at', 'desc')
+		.limit(MOST)
+		.select<JobRow[]>([...COLUMNS]);
+	return rows.map(toJob);
+}
+
+/** For so long what a job gave can be taken. */
+const KEPT_MS = 24 * 3_600_000;
+/** Whoever sends a file for longer than this has gone. */
+const COMING_MS = 3_600_000;
+
+/** Lets go of jobs that ended long ago, and of those that never came whole. */
+export async function forgetOldJobs(db: Database, now = Date.now()): Promise<void> {
+	const before = (ms: number) => new Date(now - ms).toISOString().replace('T', ' ').replace('Z', '');
+	const old = await db('jobs')
+		.where((over) => void over.whereNotNull('ended_at').where('ended_at', '<', before(KEPT_MS)))
+		.orWhere((never) => void never.where('state', 'coming').where('asked_at', '<', before(COMING_MS)))
+		.limit(20)
+		.pluck<string[]>('id');
+	for (const id of old) {
+		await dropParts(db, id);
+		await db('jobs').where('id', id).delete();
+	}
+}

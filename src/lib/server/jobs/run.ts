@@ -1,0 +1,88 @@
+import type { JobKind } from '../../jobs/types.ts';
+import type { Database } from '../db/connection.ts';
+import { log, logged } from '../edge/log.ts';
+import { Refused } from '../errors.ts';
+import { jobsRunning } from '../seen/metrics.ts';
+import { endJob } from './end.ts';
+import type { Doing } from './hands.ts';
+import { dropParts } from './parts.ts';
+import { archive } from './kinds/archive.ts';
+import { remove } from './kinds/remove.ts';
+import { restore } from './kinds/restore.ts';
+import { salesImport } from './kinds/sales-import.ts';
+import { giveBack, holdOn, MOST_TRIES, takeJob, type Taken } from './take.ts';
+
+const DOING: Readonly<Record<JobKind, Doing>> = { archive, restore, 'sales import': salesImport, remove };
+
+/** Who has a job says so this often: several times in the time it is held. */
+const HOLD_EVERY_MS = 500;
+
+/** Takes a job and does it to its end; false where there was none. `ending` has it given back. */
+export async function runNextJob(db: Database, ending: AbortSignal = NEVER): Promise<boolean> {
+	const job = await takeJob(db);
+	if (!job) return false;
+	jobsRunning.inc();
+	try {
+		await run(db, job, ending);
+	} finally {
+		jobsRunning.dec();
+	}
+	return true;
+}
+
+const NEVER = new AbortController().signal;
+
+async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void> {
+	if (job.tries > MOST_TRIES) {
+		await fail(db, job, `this was begun ${MOST_TRIES} times and never came to its end: what does it is in trouble`);
+		return;
+	}
+	const lost = new AbortController();
+	const signal = AbortSignal.any([lost.signal, ending]);
+	let far: { done: number; of: number | null } = { done: 0, of: null };
+	const holding = setInterval(() => {
+		// A database that is away for a moment takes no job away: it is held until its time is over.
+		holdOn(db, job, far).then(
+			(isHeld) => isHeld || lost.abort(new Error('stopped')),
+			(error: unknown) => log.warn({ error: logged(error) }, 'a job could not be held')
+		);
+	}, HOLD_EVERY_MS);
+	try {
+		const outcome = await DOING[job.kind]({
+			db,
+			job,
+			signal,
+			tell: (done, of) => (far = { done, of })
+		});
+		clearInterval(holding);
+		await holdOn(db, job, far);
+		// Stopped at the last moment: nobody takes what it gave.
+		if (!(await endJob(db, job, 'done', outcome))) await dropParts(db, job.id);
+	} catch (error) {
+		clearInterval(holding);
+		if (ending.aborted) await giveBack(db, job);
+		else if (lost.signal.aborted) await clear(db, job);
+		else await failed(db, job, error);
+	} finally {
+		clearInterval(holding);
+	}
+}
+
+/** Of a job that was stopped; one that another took up is the other's. */
+async function clear(db: Database, job: Taken): Promise<void> {
+	const stopped = await db('jobs').where({ id: job.id, state: 'stopped' }).first('id');
+	if (stopped) await dropParts(db, job.id);
+}
+
+async function failed(db: Database, job: Taken, error: unknown): Promise<void> {
+	if (error instanceof Refused) {
+		await fail(db, job, error.message);
+		return;
+	}
+	log.error({ job: job.id, kind: job.kind, error: logged(error) }, 'a job failed');
+	await fail(db, job, `something failed on the server, and nothing was changed: look for ${job.id} in what it printed`);
+}
+
+async function fail(db: Database, job: Taken, problem: string): Promise<void> {
+	if (await endJob(db, job, 'failed', { problem })) await dropParts(db, job.id);
+}

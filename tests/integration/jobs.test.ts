@@ -1,0 +1,232 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { readArchive } from '$lib/server/archive/read.ts';
+import { writeArchive } from '$lib/server/archive/write.ts';
+import type { JobKind } from '$lib/jobs/types.ts';
+import { endJob } from '$lib/server/jobs/end.ts';
+import { allCame, askJob, forgetOldJobs, jobOf, jobsOf, stopJob } from '$lib/server/jobs/jobs.ts';
+import { dropParts, PartsWriter, readParts } from '$lib/server/jobs/parts.ts';
+import { runNextJob } from '$lib/server/jobs/run.ts';
+import { giveBack, holdOn, MOST_TRIES, takeJob } from '$lib/server/jobs/take.ts';
+import { kitchensOf } from '$lib/server/people/memberships.ts';
+import { makePerson } from '$lib/server/people/persons.ts';
+import { theKitchen } from '$lib/server/kitchens.ts';
+import { newId } from '$lib/server/rows.ts';
+import { demoLoaded, emptied, useBench } from './kitchen.ts';
+
+const bench = useBench();
+let personId: string;
+let archive: Uint8Array;
+
+beforeAll(async () => {
+	await demoLoaded(bench.db);
+	const kitchen = await theKitchen(bench.db);
+	archive = new Uint8Array(
+		await new Response(writeArchive(bench.db, kitchen, new Date('2026-04-05T10:00:00Z'))).arrayBuffer()
+	);
+	personId = await makePerson(bench.db, { name: 'Tansy', login: 'jobs', password: 'three plain words' });
+}, 120_000);
+
+async function asked(kind: JobKind, of: object = {}, isComing = false): Promise<string> {
+	const id = newId();
+	const { id: kitchenId } = await theKitchen(bench.db);
+	await askJob(bench.db, { id, kitchenId, personId, kind, name: 'x', asked: of, isComing });
+	return id;
+}
+/** As if the process that has a job were gone for longer than it holds it. */
+const leaseOver = (id: string) =>
+	bench.db('jobs').where('id', id).update({ taken_until: bench.db.raw('UTC_TIMESTAMP(3) - INTERVAL 1 SECOND') });
+const bytesOf = async (kitchenId: string, jobId: string): Promise<Uint8Array> => {
+	const pieces: Uint8Array[] = [];
+	for await (const piece of readParts(bench.db, { kitchenId, jobId, side: 'out' })) pieces.push(piece);
+	return Buffer.concat(pieces);
+};
+
+describe('what is put down in parts', () => {
+	it('comes out as it went in, whatever the pieces were, and no part is larger than a mebibyte', async () => {
+		const { id: kitchenId } = await theKitchen(bench.db);
+		const jobId = await asked('archive');
+		const writer = new PartsWriter(bench.db, { kitchenId, jobId, side: 'out' });
+		// 700,000 and 1,400,000 bytes and 3: two whole parts of 1,048,576 and a rest of 2,851.
+		const pieces = [700_000, 1_400_000, 3].map((size, at) => new Uint8Array(size).fill(at + 1));
+		for (const piece of pieces) await writer.write(piece);
+		await writer.end();
+		expect(writer.bytes).toBe(2_100_003);
+		const sizes = await bench.db.raw(
+			'SELECT LENGTH(bytes) AS size FROM job_parts WHERE job_id = ? ORDER BY number',
+			[jobId]
+		);
+		expect((sizes as [{ size: number }[]])[0].map(({ size }) => size)).toEqual([1_048_576, 1_048_576, 2_851]);
+		expect(Buffer.compare(await bytesOf(kitchenId, jobId), Buffer.concat(pieces))).toBe(0);
+		await dropParts(bench.db, jobId);
+		expect(await bytesOf(kitchenId, jobId)).toHaveLength(0);
+		await stopJob(bench.db, personId, jobId);
+	});
+});
+
+describe('a job', () => {
+	it('is taken once, by one, and asked for twice it is one', async () => {
+		const id = await asked('archive', { withCustomers: true });
+		const { id: kitchenId } = await theKitchen(bench.db);
+		await askJob(bench.db, { id, kitchenId, personId, kind: 'archive', name: 'x', asked: {} });
+		const taken = await Promise.all(Array.from({ length: 5 }, () => takeJob(bench.db)));
+		expect(taken.filter((job) => job !== null).map((job) => job.id)).toEqual([id]);
+		await stopJob(bench.db, personId, id);
+	});
+
+	it('whose process is gone is taken up by another, and the first writes nothing more of it', async () => {
+		const id = await asked('archive', { withCustomers: true });
+		const first = await takeJob(bench.db);
+		expect(first?.tries).toBe(1);
+		// Held, nobody else takes it.
+		expect(await takeJob(bench.db)).toBeNull();
+		await leaseOver(id);
+		const second = await takeJob(bench.db);
+		expect(second).toMatchObject({ id, tries: 2 });
+		if (!first || !second) throw new Error('not taken');
+		expect(await holdOn(bench.db, first, { done: 5, of: 10 })).toBe(false);
+		expect(await endJob(bench.db, first, 'done', { said: 'late' })).toBe(false);
+		expect(await holdOn(bench.db, second, { done: 7, of: 10 })).toBe(true);
+		expect(await jobOf(bench.db, personId, id)).toMatchObject({ state: 'running', done: 7, of: 10 });
+		// A process that ends in order leaves it at once, and that is no failed try.
+		await giveBack(bench.db, second);
+		expect(await takeJob(bench.db)).toMatchObject({ id, tries: 2 });
+		await stopJob(bench.db, personId, id);
+	});
+
+	it('that ended three processes is not begun again', async () => {
+		const id = await asked('archive', { withCustomers: true });
+		for (let time = 0; time < MOST_TRIES; time++) {
+			await takeJob(bench.db);
+			await leaseOver(id);
+		}
+		expect(await runNextJob(bench.db)).toBe(true);
+		const job = await jobOf(bench.db, personId, id);
+		expect(job.state).toBe('failed');
+		expect(job.outcome?.problem).toContain('begun 3 times');
+	});
+
+	it('is seen by who asked for it, and by nobody else', async () => {
+		const id = await asked('archive', { withCustomers: true });
+		const other = await makePerson(bench.db, { name: 'Late', login: 'other', password: 'three plain words' });
+		await expect(jobOf(bench.db, other, id)).rejects.toThrow('not here');
+		await expect(stopJob(bench.db, other, id)).rejects.toThrow('not here');
+		const { id: kitchenId } = await theKitchen(bench.db);
+		expect((await jobsOf(bench.db, kitchenId, personId)).map((job) => job.id)).toContain(id);
+		expect(await jobsOf(bench.db, kitchenId, other)).toEqual([]);
+		await stopJob(bench.db, personId, id);
+	});
+
+	it('that still comes is not taken; that never came whole is let go of after an hour, an old one after a day', async () => {
+		const id = await asked('restore', { name: 'Tansy' }, true);
+		expect(await takeJob(bench.db)).toBeNull();
+		const hours = (count: number) => Date.now() + count * 3_600_000;
+		await forgetOldJobs(bench.db, hours(0.9));
+		expect((await jobOf(bench.db, personId, id)).state).toBe('coming');
+		await forgetOldJobs(bench.db, hours(1.1));
+		await expect(jobOf(bench.db, personId, id)).rejects.toThrow('not here');
+		const over = await asked('archive', {});
+		await stopJob(bench.db, personId, over);
+		await forgetOldJobs(bench.db, hours(23.9));
+		expect((await jobOf(bench.db, personId, over)).state).toBe('stopped');
+		await forgetOldJobs(bench.db, hours(24.1));
+		await expect(jobOf(bench.db, personId, over)).rejects.toThrow('not here');
+	});
+});
+
+describe('work that is done', () => {
+	it('an archive: begun again it is whole, and none of the first try is in it', async () => {
+		const kitchen = await theKitchen(bench.db);
+		const id = await asked('archive', { withCustomers: true });
+		const first = await takeJob(bench.db);
+		const writer = new PartsWriter(bench.db, { kitchenId: kitchen.id, jobId: id, side: 'out' });
+		await writer.write(new Uint8Array(3_000_000).fill(7));
+		await writer.end();
+		expect(first?.id).toBe(id);
+		await leaseOver(id);
+		expect(await runNextJob(bench.db)).toBe(true);
+		const job = await jobOf(bench.db, personId, id);
+		expect(job.state).toBe('done');
+		const bytes = await bytesOf(kitchen.id, id);
+		expect(job.outcome?.file?.bytes).toBe(bytes.length);
+		expect((await readArchive(bytes)).manifest.tables).toEqual((await readArchive(archive)).manifest.tables);
+		expect(await runNextJob(bench.db)).toBe(false);
+	}, 120_000);
+
+	it('a restore whose process is killed is taken up by another: every row once, and its owner', async () => {
+		await emptied(bench.db);
+		personId = await makePerson(bench.db, { name: 'Tansy', login: 'again', password: 'three plain words' });
+		const kitchenId = (await readArchive(archive)).manifest.kitchen.id;
+		const id = newId();
+		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
+		await askJob(bench.db, { ...job, asked: { name: 'Tansy' }, isComing: true });
+		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
+		await sent.write(archive);
+		await sent.end();
+		await allCame(bench.db, id);
+		// Killed in the middle: what it had put in is there, and nobody sees it.
+		await takeJob(bench.db);
+		await bench.db('kitchens').insert({
+			id: kitchenId,
+			name: 'half',
+			town: '',
+			time_zone: 'UTC',
+			currency: 'USD',
+			rules: 'us',
+			created_at: '2026-01-01 00:00:00.000',
+			state: 'arriving'
+		});
+		expect(await kitchensOf(bench.db, personId, () => '2026-04-05')).toEqual([]);
+		await expect(theKitchen(bench.db)).rejects.toThrow('no kitchen yet');
+		await leaseOver(id);
+		expect(await runNextJob(bench.db)).toBe(true);
+		expect(await jobOf(bench.db, personId, id)).toMatchObject({ state: 'done', outcome: { kitchenId } });
+		expect((await kitchensOf(bench.db, personId, () => '2026-04-05')).map((each) => each.id)).toEqual([kitchenId]);
+		for (const { name, rows } of (await readArchive(archive)).manifest.tables) {
+			const [row] = await bench
+				.db(name)
+				.where(name === 'kitchens' ? 'id' : 'kitchen_id', kitchenId)
+				.count<{ rows: number }[]>({ rows: '*' });
+			// Who brought it in is one more of its members.
+			expect([name, Number(row?.rows)]).toEqual([name, name === 'memberships' ? rows + 1 : rows]);
+		}
+		// What it was given is let go of.
+		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
+	}, 120_000);
+
+	it('a restore that is refused says why, and nothing of it stays', async () => {
+		const id = newId();
+		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
+		await askJob(bench.db, { ...job, asked: { name: 'Tansy' } });
+		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
+		await sent.write(archive);
+		await sent.end();
+		expect(await runNextJob(bench.db)).toBe(true);
+		const over = await jobOf(bench.db, personId, id);
+		expect(over.state).toBe('failed');
+		expect(over.outcome?.problem).toContain('is on this machine already');
+		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
+	}, 60_000);
+
+	it('that is stopped is over at whoever has it, and leaves nothing', async () => {
+		await emptied(bench.db);
+		personId = await makePerson(bench.db, { name: 'Tansy', login: 'stops', password: 'three plain words' });
+		const id = newId();
+		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
+		await askJob(bench.db, { ...job, asked: { name: 'Tansy' } });
+		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
+		await sent.write(archive);
+		await sent.end();
+		const running = runNextJob(bench.db);
+		await expect
+			.poll(async () => (await bench.db('kitchens').where('state', 'arriving').first('id')) !== undefined, {
+				timeout: 30_000
+			})
+			.toBe(true);
+		await stopJob(bench.db, personId, id);
+		await running;
+		expect((await jobOf(bench.db, personId, id)).state).toBe('stopped');
+		expect(await bench.db('kitchens').first('id')).toBeUndefined();
+		expect(await bench.db('weighings').first('id')).toBeUndefined();
+		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
+	}, 120_000);
+});
