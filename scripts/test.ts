@@ -11,9 +11,9 @@ import { root } from './lib/root.ts';
 import { endTools, runTool } from './lib/steps.ts';
 import { report } from './lib/trouble.ts';
 
-const PARTS = ['checks', 'unit', 'integration', 'browser', 'cluster'] as const;
-/** What is run where it is named alone: minutes long, with several databases. */
-const BY_NAME: readonly Part[] = ['cluster'];
+const PARTS = ['checks', 'unit', 'integration', 'browser', 'walk', 'cluster'] as const;
+/** What is run where it is named alone: every browser test there is; and what has several databases. */
+const BY_NAME: readonly Part[] = ['walk', 'cluster'];
 type Part = (typeof PARTS)[number];
 
 /** What went wrong, and how many tests there were. */
@@ -64,7 +64,7 @@ export async function main(args: string[]): Promise<void> {
 				if (wants('unit')) await vitest('unit', folder, tally, {}, rest);
 			})(),
 			(async () => {
-				if (wants('browser')) await ensureBuild();
+				if (wants('browser') || wants('walk')) await ensureBuild();
 				if (!wants('integration')) return;
 				const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
 				undo.push(mariadb.stop);
@@ -81,7 +81,7 @@ export async function main(args: string[]): Promise<void> {
 			await ensureBuild();
 			await vitest('cluster', folder, tally, { TMPDIR: folder }, rest);
 		}
-		if (wants('browser')) {
+		if (wants('browser') || wants('walk')) {
 			ensureProgram(CHROMIUM);
 			const demo = join(folder, 'demo');
 			await (await startApplication(demo, await freePort())).stop();
@@ -89,7 +89,9 @@ export async function main(args: string[]): Promise<void> {
 			layDemo(join(folder, 'browser'));
 			const application = await startApplication(join(folder, 'browser'), await freePort());
 			undo.push(application.stop);
-			await playwright(folder, tally, application.address, rest);
+			// What goes further than every change has to be proved is left to `npm run walk`.
+			const some = wants('walk') ? [] : ['--grep-invert', '@long'];
+			await playwright(folder, tally, application.address, [...some, ...rest]);
 		}
 	} catch (error) {
 		report(error);

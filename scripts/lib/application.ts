@@ -15,7 +15,7 @@ export interface Application {
 	kill(): Promise<void>;
 }
 
-const LIMIT_MS = 120_000;
+const LIMIT_MS = 300_000;
 
 /** Starts it and waits for its address; rejects with what it printed when it ends instead. */
 export async function startApplication(

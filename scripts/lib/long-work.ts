@@ -8,10 +8,12 @@ const ASK_EVERY_MS = 100;
 const LIMIT_MS = 10 * 60_000;
 
 /** A request as whoever has these cookies; as the demo's owner where none are given. */
-const asking = (cookie?: string) => async (url: string, init: RequestInit = {}) =>
-	cookie === undefined
-		? ask(url, init)
-		: fetch(url, { ...init, headers: { ...(init.headers as Record<string, string>), cookie } });
+const asking =
+	(cookie?: string) =>
+	async (url: string, init: RequestInit = {}) =>
+		cookie === undefined
+			? ask(url, init)
+			: fetch(url, { ...init, headers: { ...(init.headers as Record<string, string>), cookie } });
 
 /** A job once it is over; asked again where nobody answers for a moment. Throws where it failed. */
 export async function jobOver(address: string, id: string, cookie?: string): Promise<Job> {

@@ -26,7 +26,9 @@
 				Math.floor(PERCENT * worst.share)
 			)} % of the {worst.name === 'rows' ? 'rows' : 'room'} it may take here.</b
 		>
-		{worst.share >= 1 ? 'Nothing new is begun; what is begun goes on.' : 'At the limit nothing new can be begun.'}
+		{worst.share >= 1
+			? 'Nothing new is begun; what is begun goes on.'
+			: 'At the limit nothing new can be begun.'}
 		<a href="/kitchen/data">What it takes</a>
 	</p>
 {/if}

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -50,7 +51,7 @@ const PLACES = [
 	'/kitchen/data'
 ];
 
-test('a kitchen goes from one machine to an empty kitchen on another, whole', async ({ page }) => {
+test('a kitchen goes from one machine to an empty kitchen on another, whole', LONG, async ({ page }) => {
 	const from = await machine('from', page.context());
 	await page.goto(`${from}/kitchen`);
 	await ready(page);

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose, dayIn, typeDay } from './controls.ts';
 import type { Page } from '@playwright/test';
 import {
@@ -153,97 +154,103 @@ test('a batch: impossible figures are refused at their field and nothing is lost
 	await record(page);
 });
 
-test('a sale: more than there are, letters, no price, no day, before the batch was made', async ({
-	page
-}) => {
-	const name = fresh('Bad sale');
-	await newFormula(page, name);
-	await planBatch(page);
-	await measure(page);
-	await record(page);
-	await page.getByRole('link', { name: 'Record a sale' }).click();
-	await expect(page).toHaveURL(/sales/);
-	await expect(page.getByLabel('Packs', { exact: true })).toHaveValue('1');
-	const save = page.getByRole('button', { name: 'Record the sale' });
-	await page.getByLabel('Packs', { exact: true }).fill('5');
-	await refuses(page, /^Packs$/, '5', '4 packs left');
-	await save.click();
-	await expect(page.getByText(/has 4 packs left, not 5/).first()).toBeVisible();
-	await refuses(page, /^Packs$/, '5', '4 packs left');
-	await page.getByLabel('Packs', { exact: true }).fill('two');
-	await refuses(page, /^Packs$/, 'two', 'not a number');
-	await page.getByLabel('Packs', { exact: true }).fill('0');
-	await save.click();
-	await refuses(page, /^Packs$/, '0', 'from 1');
-	await page.getByLabel('Packs', { exact: true }).fill('2');
-	await page.getByLabel('Price a pack').fill('cheap');
-	await refuses(page, 'Price a pack', 'cheap', 'not an amount of money');
-	await page.getByLabel('Price a pack').fill('');
-	await save.click();
-	await refuses(page, 'Price a pack', '', 'empty');
-	await page.getByLabel('Price a pack').fill('-6');
-	await refuses(page, 'Price a pack', '-6', 'negative');
-	await page.getByLabel('Price a pack').fill('6.50');
-	await typeDay(page, 'Day', '2020-01-01');
-	await save.click();
-	await expect(page.getByText(/was made on/)).toHaveCount(2); // at the day, and above the form
-	expect(await dayIn(page, 'Day')).toBe('2020-01-01');
-	await typeDay(page, 'Day', '');
-	await expect(page.getByText(/was made on/)).toHaveCount(0);
-	await save.click();
-	await expect(page.getByText('choose a day').first()).toBeVisible();
-	await page.getByLabel('Where').fill('');
-	await save.click();
-	await refuses(page, 'Where', '', 'say where');
-	await expect(page.getByRole('row', { name: new RegExp(name) })).toHaveCount(0);
-});
+test(
+	'a sale: more than there are, letters, no price, no day, before the batch was made',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('Bad sale');
+		await newFormula(page, name);
+		await planBatch(page);
+		await measure(page);
+		await record(page);
+		await page.getByRole('link', { name: 'Record a sale' }).click();
+		await expect(page).toHaveURL(/sales/);
+		await expect(page.getByLabel('Packs', { exact: true })).toHaveValue('1');
+		const save = page.getByRole('button', { name: 'Record the sale' });
+		await page.getByLabel('Packs', { exact: true }).fill('5');
+		await refuses(page, /^Packs$/, '5', '4 packs left');
+		await save.click();
+		await expect(page.getByText(/has 4 packs left, not 5/).first()).toBeVisible();
+		await refuses(page, /^Packs$/, '5', '4 packs left');
+		await page.getByLabel('Packs', { exact: true }).fill('two');
+		await refuses(page, /^Packs$/, 'two', 'not a number');
+		await page.getByLabel('Packs', { exact: true }).fill('0');
+		await save.click();
+		await refuses(page, /^Packs$/, '0', 'from 1');
+		await page.getByLabel('Packs', { exact: true }).fill('2');
+		await page.getByLabel('Price a pack').fill('cheap');
+		await refuses(page, 'Price a pack', 'cheap', 'not an amount of money');
+		await page.getByLabel('Price a pack').fill('');
+		await save.click();
+		await refuses(page, 'Price a pack', '', 'empty');
+		await page.getByLabel('Price a pack').fill('-6');
+		await refuses(page, 'Price a pack', '-6', 'negative');
+		await page.getByLabel('Price a pack').fill('6.50');
+		await typeDay(page, 'Day', '2020-01-01');
+		await save.click();
+		await expect(page.getByText(/was made on/)).toHaveCount(2); // at the day, and above the form
+		expect(await dayIn(page, 'Day')).toBe('2020-01-01');
+		await typeDay(page, 'Day', '');
+		await expect(page.getByText(/was made on/)).toHaveCount(0);
+		await save.click();
+		await expect(page.getByText('choose a day').first()).toBeVisible();
+		await page.getByLabel('Where').fill('');
+		await save.click();
+		await refuses(page, 'Where', '', 'say where');
+		await expect(page.getByRole('row', { name: new RegExp(name) })).toHaveCount(0);
+	}
+);
 
-test('an ingredient: what 100 g cannot hold, letters, and doubts that do not block', async ({ page }) => {
-	const name = fresh('Odd flour');
-	await open(page, '/shelf/blank');
-	await page.getByLabel('Name, as you call it').fill(name);
-	await page.getByLabel('fat', { exact: true }).fill('101');
-	await page.getByLabel('protein', { exact: true }).fill('some');
-	await refuses(page, /^protein$/, 'some', 'not a number');
-	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-	await refuses(page, /^fat$/, '101', 'from 0 to 100');
-	await page.getByLabel('fat', { exact: true }).fill('10');
-	await page.getByLabel('protein', { exact: true }).fill('-1');
-	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-	await refuses(page, /^protein$/, '-1', 'negative');
-	await page.getByLabel('protein', { exact: true }).fill('10');
-	for (const [label, value] of [
-		['saturated fat', '8'],
-		['trans fat', '3'],
-		['carbohydrate', '60'],
-		['fibre', '10'],
-		['energy', '100']
-	] as const)
-		await page.getByLabel(label, { exact: true }).fill(value);
-	await expect(page.getByText('saturated and trans fat (11 g) are more than the fat (10 g)')).toBeVisible();
-	await expect(
-		page.getByText('energy is 100 kcal, but protein, fat and carbohydrate give about 350')
-	).toBeVisible();
-	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-	await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+test(
+	'an ingredient: what 100 g cannot hold, letters, and doubts that do not block',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('Odd flour');
+		await open(page, '/shelf/blank');
+		await page.getByLabel('Name, as you call it').fill(name);
+		await page.getByLabel('fat', { exact: true }).fill('101');
+		await page.getByLabel('protein', { exact: true }).fill('some');
+		await refuses(page, /^protein$/, 'some', 'not a number');
+		await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+		await refuses(page, /^fat$/, '101', 'from 0 to 100');
+		await page.getByLabel('fat', { exact: true }).fill('10');
+		await page.getByLabel('protein', { exact: true }).fill('-1');
+		await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+		await refuses(page, /^protein$/, '-1', 'negative');
+		await page.getByLabel('protein', { exact: true }).fill('10');
+		for (const [label, value] of [
+			['saturated fat', '8'],
+			['trans fat', '3'],
+			['carbohydrate', '60'],
+			['fibre', '10'],
+			['energy', '100']
+		] as const)
+			await page.getByLabel(label, { exact: true }).fill(value);
+		await expect(page.getByText('saturated and trans fat (11 g) are more than the fat (10 g)')).toBeVisible();
+		await expect(
+			page.getByText('energy is 100 kcal, but protein, fat and carbohydrate give about 350')
+		).toBeVisible();
+		await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+		await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 
-	await page.getByLabel('Paid, USD').fill('free');
-	await page.getByLabel('For how much').fill('0');
-	await page.getByLabel('Usable share').fill('0');
-	await page.getByRole('button', { name: 'Add price' }).click();
-	await refuses(page, 'Paid, USD', 'free', 'not an amount of money');
-	await refuses(page, 'For how much', '0', 'more than 0');
-	await refuses(page, 'Usable share', '0', 'from 1 to 100');
+		await page.getByLabel('Paid, USD').fill('free');
+		await page.getByLabel('For how much').fill('0');
+		await page.getByLabel('Usable share').fill('0');
+		await page.getByRole('button', { name: 'Add price' }).click();
+		await refuses(page, 'Paid, USD', 'free', 'not an amount of money');
+		await refuses(page, 'For how much', '0', 'more than 0');
+		await refuses(page, 'Usable share', '0', 'from 1 to 100');
 
-	await page.getByLabel('Weighing 1').fill('130');
-	await page.getByRole('button', { name: 'Note it' }).click();
-	await refuses(page, 'Weighing 1', '130', 'weigh it 3 times');
-	// To what was sent, though the price above is wrong still.
-	await expect(page.getByLabel('Weighing 1')).toBeFocused();
-	await page.getByLabel('Weighing 2').fill('about 130');
-	await page.getByRole('button', { name: 'Note it' }).click();
-	await refuses(page, 'Weighing 2', 'about 130', 'not a number');
-});
+		await page.getByLabel('Weighing 1').fill('130');
+		await page.getByRole('button', { name: 'Note it' }).click();
+		await refuses(page, 'Weighing 1', '130', 'weigh it 3 times');
+		// To what was sent, though the price above is wrong still.
+		await expect(page.getByLabel('Weighing 1')).toBeFocused();
+		await page.getByLabel('Weighing 2').fill('about 130');
+		await page.getByRole('button', { name: 'Note it' }).click();
+		await refuses(page, 'Weighing 2', 'about 130', 'not a number');
+	}
+);
 
 test('a pack label: no serving, letters, and a figure no panel prints', async ({ page }) => {
 	const name = fresh('Label flour');

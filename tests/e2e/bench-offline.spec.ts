@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,67 +12,69 @@ import { another } from '../../scripts/lib/come-in-browser.ts';
 
 test.describe.configure({ timeout: 240_000 });
 
-test('a whole batch with the server killed and back twice: the work goes on, and everything arrives once', async ({
-	browser
-}) => {
-	const folder = mkdtempSync(join(tmpdir(), 'square-batch-offline-'));
-	const [dataDir, port] = [join(folder, 'data'), await freePort()];
-	layDemo(dataDir);
-	let application = await startApplication(dataDir, port);
-	const context = await another(browser, application.address);
-	try {
-		const page = await context.newPage();
-		const pan = await scaleOfOwn(page);
-		await newFormula(page, 'Cut off roti', { steps: [REST_STEP], origin: application.address });
-		await planAtBench(page);
-		const waiting = page.getByTestId('waiting');
+test(
+	'a whole batch with the server killed and back twice: the work goes on, and everything arrives once',
+	LONG,
+	async ({ browser }) => {
+		const folder = mkdtempSync(join(tmpdir(), 'square-batch-offline-'));
+		const [dataDir, port] = [join(folder, 'data'), await freePort()];
+		layDemo(dataDir);
+		let application = await startApplication(dataDir, port);
+		const context = await another(browser, application.address);
+		try {
+			const page = await context.newPage();
+			const pan = await scaleOfOwn(page);
+			await newFormula(page, 'Cut off roti', { steps: [REST_STEP], origin: application.address });
+			await planAtBench(page);
+			const waiting = page.getByTestId('waiting');
 
-		await bakeAtTheScale(page, pan, async (station) => {
-			if (station !== 'divide' && station !== 'cook') return;
-			await application.kill();
-			if (station === 'divide') {
-				// The scale on the network went with it: the keyboard is still there.
-				await expect(page.getByText('The scale does not answer')).toBeVisible();
-				await page.getByLabel('Or type it').fill('61.5');
-				await page.getByRole('button', { name: 'Take it' }).click();
-				await expect(
-					page.getByRole('button', { name: 'Ball 3, 61.5 g, within the tolerance, waiting' })
-				).toBeVisible();
-				await page.getByRole('button', { name: 'Undo last' }).click();
-				await expect(page.getByTestId('scale-of')).toHaveText('ball 3');
-			} else {
-				await page.getByRole('button', { name: 'stuck' }).click();
-				await expect(page.getByTestId('pieces')).toContainText('Rejected 3');
-				await page.getByRole('button', { name: 'Undo last' }).first().click();
-			}
-			// Two, and what was on its way when the power went.
-			await expect(waiting).toContainText(/[2-9] entries are kept on this device/);
-			// The stations are there without a server.
-			const stations = page.getByRole('navigation', { name: 'Stations' });
-			await stations.getByRole('link', { name: 'Mix and rest' }).click();
-			await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
-			await stations.getByRole('link', { name: station === 'divide' ? 'Divide' : 'Cook' }).click();
+			await bakeAtTheScale(page, pan, async (station) => {
+				if (station !== 'divide' && station !== 'cook') return;
+				await application.kill();
+				if (station === 'divide') {
+					// The scale on the network went with it: the keyboard is still there.
+					await expect(page.getByText('The scale does not answer')).toBeVisible();
+					await page.getByLabel('Or type it').fill('61.5');
+					await page.getByRole('button', { name: 'Take it' }).click();
+					await expect(
+						page.getByRole('button', { name: 'Ball 3, 61.5 g, within the tolerance, waiting' })
+					).toBeVisible();
+					await page.getByRole('button', { name: 'Undo last' }).click();
+					await expect(page.getByTestId('scale-of')).toHaveText('ball 3');
+				} else {
+					await page.getByRole('button', { name: 'stuck' }).click();
+					await expect(page.getByTestId('pieces')).toContainText('Rejected 3');
+					await page.getByRole('button', { name: 'Undo last' }).first().click();
+				}
+				// Two, and what was on its way when the power went.
+				await expect(waiting).toContainText(/[2-9] entries are kept on this device/);
+				// The stations are there without a server.
+				const stations = page.getByRole('navigation', { name: 'Stations' });
+				await stations.getByRole('link', { name: 'Mix and rest' }).click();
+				await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
+				await stations.getByRole('link', { name: station === 'divide' ? 'Divide' : 'Cook' }).click();
 
-			await expect(page).toHaveURL(new RegExp(`/${station}$`));
-			// So is the page, read again: with what the server kept before it went, and with what waits.
-			await page.reload();
-			await expect(waiting).toContainText(/[2-9] entries are kept on this device/);
-			if (station === 'divide') await expect(page.getByTestId('scale-of')).toHaveText('ball 3');
-			else await expect(page.getByTestId('pieces')).toContainText('Rejected 2');
+				await expect(page).toHaveURL(new RegExp(`/${station}$`));
+				// So is the page, read again: with what the server kept before it went, and with what waits.
+				await page.reload();
+				await expect(waiting).toContainText(/[2-9] entries are kept on this device/);
+				if (station === 'divide') await expect(page.getByTestId('scale-of')).toHaveText('ball 3');
+				else await expect(page.getByTestId('pieces')).toContainText('Rejected 2');
 
-			application = await startApplication(dataDir, port);
-			await expect(waiting).toHaveCount(0);
-		});
+				application = await startApplication(dataDir, port);
+				await expect(waiting).toHaveCount(0);
+			});
 
-		const id = /batches\/([0-9A-Z]{26})/.exec(page.url())?.[1] ?? '';
-		const { entries } = (await (await page.request.get(`/batches/${id}/entries.json`)).json()) as {
-			entries: { id: string; what?: string; grams?: number | null }[];
-		};
-		expect(entries.map((entry) => entry.id)).toEqual([...new Set(entries.map((entry) => entry.id))].sort());
-		expect(entries.filter((entry) => entry.what === 'ball').map((entry) => entry.grams)).toHaveLength(5); // 3, one more, withdrawn
-	} finally {
-		await context.close();
-		await application.stop();
-		rmSync(folder, { recursive: true, force: true });
+			const id = /batches\/([0-9A-Z]{26})/.exec(page.url())?.[1] ?? '';
+			const { entries } = (await (await page.request.get(`/batches/${id}/entries.json`)).json()) as {
+				entries: { id: string; what?: string; grams?: number | null }[];
+			};
+			expect(entries.map((entry) => entry.id)).toEqual([...new Set(entries.map((entry) => entry.id))].sort());
+			expect(entries.filter((entry) => entry.what === 'ball').map((entry) => entry.grams)).toHaveLength(5); // 3, one more, withdrawn
+		} finally {
+			await context.close();
+			await application.stop();
+			rmSync(folder, { recursive: true, force: true });
+		}
 	}
-});
+);

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose } from './controls.ts';
 import { ulid } from 'ulid';
 import { bakeAtTheScale, goOn, scaleOfOwn, shows, weigh } from './at-the-scale.ts';
@@ -56,7 +57,7 @@ test('too much of a line: the rest is scaled to it, kept, or some is taken out; 
 	await expect(page.getByTestId('hydration')).toHaveText('62.0%'); // 651 / 1050
 });
 
-test('the scale unplugged, overloaded, and taking by itself', async ({ page }) => {
+test('the scale unplugged, overloaded, and taking by itself', LONG, async ({ page }) => {
 	const pan = await scaleOfOwn(page);
 	await newFormula(page, fresh('Scale roti'));
 	await planAtBench(page);
@@ -156,28 +157,32 @@ test('two browsers on one batch see each other’s readings', async ({ page, bro
 	await other.context().close();
 });
 
-test('from a station of one batch to that of another nothing of the first comes along', async ({ page }) => {
-	const name = fresh('First roti');
-	await newFormula(page, name, { steps: [REST_STEP] });
-	const formula = page.url();
-	await planAtBench(page);
-	await goOn(page, 'Mix and rest', 'mix');
-	await page.getByRole('button', { name: 'Begin Cover and rest' }).click();
-	const running = page.getByTestId('running').filter({ hasText: name });
-	await expect(running).toBeVisible();
-	await open(page, formula);
-	await planAtBench(page);
-	await goOn(page, 'Mix and rest', 'mix');
-	await page.getByLabel('Or type it').fill('1604');
-	await page.getByRole('button', { name: 'Take it' }).click();
-	await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
-	await expect(page.getByTestId('waiting')).toHaveCount(0);
-	await choose(page.getByLabel('What is weighed'), { label: 'Water, added by feel' });
-	await running.click();
-	await expect(page.getByTestId('timer')).toBeVisible();
-	await expect(page.getByTestId('dough')).toHaveText(/^–/);
-	await expect(page.getByTestId('scale-of')).toHaveText('the whole dough');
-});
+test(
+	'from a station of one batch to that of another nothing of the first comes along',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('First roti');
+		await newFormula(page, name, { steps: [REST_STEP] });
+		const formula = page.url();
+		await planAtBench(page);
+		await goOn(page, 'Mix and rest', 'mix');
+		await page.getByRole('button', { name: 'Begin Cover and rest' }).click();
+		const running = page.getByTestId('running').filter({ hasText: name });
+		await expect(running).toBeVisible();
+		await open(page, formula);
+		await planAtBench(page);
+		await goOn(page, 'Mix and rest', 'mix');
+		await page.getByLabel('Or type it').fill('1604');
+		await page.getByRole('button', { name: 'Take it' }).click();
+		await expect(page.getByTestId('dough')).toHaveText(/1,604\.\d/);
+		await expect(page.getByTestId('waiting')).toHaveCount(0);
+		await choose(page.getByLabel('What is weighed'), { label: 'Water, added by feel' });
+		await running.click();
+		await expect(page.getByTestId('timer')).toBeVisible();
+		await expect(page.getByTestId('dough')).toHaveText(/^–/);
+		await expect(page.getByTestId('scale-of')).toHaveText('the whole dough');
+	}
+);
 
 test('a timer that ran out while nobody looked is late after a reload, and shows on every page', async ({
 	page

@@ -1,93 +1,98 @@
+import { LONG } from './long.ts';
 import { choose, typeTime } from './controls.ts';
 import { answered, fresh, measure, newFormula, open, planBatch, pressPart, record, save } from './making.ts';
 import { expect, test } from './test.ts';
 
-test('what a batch may have caught is proposed, declined with a reason, and gone after a clean', async ({
-	page
-}) => {
-	const board = fresh('Board');
-	await open(page, '/kitchen');
-	await page.getByLabel('Equipment to add').fill(board);
-	await answered(page, () => page.getByRole('button', { name: 'Add it' }).click());
-	await expect(page.getByRole('button', { name: `${board} is out of use` })).toBeVisible();
+test(
+	'what a batch may have caught is proposed, declined with a reason, and gone after a clean',
+	LONG,
+	async ({ page }) => {
+		const board = fresh('Board');
+		await open(page, '/kitchen');
+		await page.getByLabel('Equipment to add').fill(board);
+		await answered(page, () => page.getByRole('button', { name: 'Add it' }).click());
+		await expect(page.getByRole('button', { name: `${board} is out of use` })).toBeVisible();
 
-	const butter = fresh('Loose butter');
-	await open(page, '/shelf/blank');
-	await page.getByLabel('Name, as you call it').fill(butter);
-	await page.getByLabel('milk', { exact: true }).check();
-	await page.getByText('What its pack says it may contain').click();
-	await page.getByLabel('may contain soy').check();
-	await page.getByLabel('I have confirmed this list').check();
-	await page.getByLabel('By what').fill('pack');
-	await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-	await expect(page.getByRole('heading', { level: 1, name: butter })).toBeVisible();
+		const butter = fresh('Loose butter');
+		await open(page, '/shelf/blank');
+		await page.getByLabel('Name, as you call it').fill(butter);
+		await page.getByLabel('milk', { exact: true }).check();
+		await page.getByText('What its pack says it may contain').click();
+		await page.getByLabel('may contain soy').check();
+		await page.getByLabel('I have confirmed this list').check();
+		await page.getByLabel('By what').fill('pack');
+		await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+		await expect(page.getByRole('heading', { level: 1, name: butter })).toBeVisible();
 
-	const touchOnly = async (beganAt: string, freeAt: string) => {
-		for (const box of await page.getByRole('group', { name: 'It touches' }).getByRole('checkbox').all())
-			await box.uncheck();
-		await page.getByRole('group', { name: 'It touches' }).getByLabel(board).check();
-		await typeTime(page, 'Begun at', beganAt);
-		await typeTime(page, 'Equipment free at', freeAt);
-		await measure(page);
-		await record(page);
-	};
-	const buttered = fresh('Buttered roti');
-	await newFormula(page, buttered);
-	await page.getByRole('button', { name: /^Type the next line/ }).click();
-	await choose(page.getByLabel('Ingredient of line 5'), { label: butter });
-	await page.getByLabel('Grams of line 5').fill('10');
-	await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
-	await planBatch(page);
-	await touchOnly('08:00', '09:10');
+		const touchOnly = async (beganAt: string, freeAt: string) => {
+			for (const box of await page.getByRole('group', { name: 'It touches' }).getByRole('checkbox').all())
+				await box.uncheck();
+			await page.getByRole('group', { name: 'It touches' }).getByLabel(board).check();
+			await typeTime(page, 'Begun at', beganAt);
+			await typeTime(page, 'Equipment free at', freeAt);
+			await measure(page);
+			await record(page);
+		};
+		const buttered = fresh('Buttered roti');
+		await newFormula(page, buttered);
+		await page.getByRole('button', { name: /^Type the next line/ }).click();
+		await choose(page.getByLabel('Ingredient of line 5'), { label: butter });
+		await page.getByLabel('Grams of line 5').fill('10');
+		await answered(page, () => page.getByRole('button', { name: /^Keep as version/ }).click());
+		await planBatch(page);
+		await touchOnly('08:00', '09:10');
 
-	const plain = fresh('Bare roti');
-	await newFormula(page, plain);
-	await planBatch(page);
-	await touchOnly('10:00', '11:10');
-	const proposals = page.getByTestId('proposals').getByRole('listitem');
+		const plain = fresh('Bare roti');
+		await newFormula(page, plain);
+		await planBatch(page);
+		await touchOnly('10:00', '11:10');
+		const proposals = page.getByTestId('proposals').getByRole('listitem');
 
-	await test.step('proposed with where it came from, and answered only with a reason', async () => {
-		await expect(proposals).toHaveCount(1);
-		await expect(proposals).toContainText('May it contain Milk?');
-		await expect(proposals).toContainText(`Milk was handled in ${buttered}`);
-		await answered(page, () => page.getByRole('button', { name: 'It cannot have' }).click());
-		await expect(page.getByText('say why: the reason is kept')).toBeVisible();
-	});
+		await test.step('proposed with where it came from, and answered only with a reason', async () => {
+			await expect(proposals).toHaveCount(1);
+			await expect(proposals).toContainText('May it contain Milk?');
+			await expect(proposals).toContainText(`Milk was handled in ${buttered}`);
+			await answered(page, () => page.getByRole('button', { name: 'It cannot have' }).click());
+			await expect(page.getByText('say why: the reason is kept')).toBeVisible();
+		});
 
-	await test.step('a recorded clean in between takes it away, and voiding the clean brings it back', async () => {
-		await page.getByText('Record a clean').click();
-		const clean = page.getByRole('form', { name: 'A clean of the day' });
-		await typeTime(clean, 'At', '09:30');
-		await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
-		await expect(page.getByText('say how it was cleaned').first()).toBeVisible();
-		await clean.getByLabel('How').fill('washed, rinsed, dried');
-		await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
-		await expect(page.getByText('choose what was cleaned')).toBeVisible();
-		await clean.getByLabel(board).check();
-		await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
-		await expect(proposals).toHaveCount(0);
-		await expect(page.getByText('cleaned: washed, rinsed, dried')).toBeVisible();
-		await page.getByText('void', { exact: true }).click();
-		await page.getByLabel('Why it does not count').fill('another board');
-		await answered(page, () => page.getByRole('button', { name: 'Void this clean' }).click());
-		await expect(proposals).toHaveCount(1);
-	});
+		await test.step('a recorded clean in between takes it away, and voiding the clean brings it back', async () => {
+			await page.getByText('Record a clean').click();
+			const clean = page.getByRole('form', { name: 'A clean of the day' });
+			await typeTime(clean, 'At', '09:30');
+			await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
+			await expect(page.getByText('say how it was cleaned').first()).toBeVisible();
+			await clean.getByLabel('How').fill('washed, rinsed, dried');
+			await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
+			await expect(page.getByText('choose what was cleaned')).toBeVisible();
+			await clean.getByLabel(board).check();
+			await answered(page, () => clean.getByRole('button', { name: 'Record it' }).click());
+			await expect(proposals).toHaveCount(0);
+			await expect(page.getByText('cleaned: washed, rinsed, dried')).toBeVisible();
+			await page.getByText('void', { exact: true }).click();
+			await page.getByLabel('Why it does not count').fill('another board');
+			await answered(page, () => page.getByRole('button', { name: 'Void this clean' }).click());
+			await expect(proposals).toHaveCount(1);
+		});
 
-	await test.step('declined, the reason is kept', async () => {
-		await proposals.getByRole('textbox').fill('the butter stayed in its tub');
-		await answered(page, () => proposals.getByRole('button', { name: 'It cannot have' }).click());
-		await expect(proposals).toHaveCount(0);
-		await page.getByText('What was decided, and why').click();
-		await expect(page.getByRole('row', { name: /Milk declined the butter stayed in its tub/ })).toBeVisible();
-	});
+		await test.step('declined, the reason is kept', async () => {
+			await proposals.getByRole('textbox').fill('the butter stayed in its tub');
+			await answered(page, () => proposals.getByRole('button', { name: 'It cannot have' }).click());
+			await expect(proposals).toHaveCount(0);
+			await page.getByText('What was decided, and why').click();
+			await expect(
+				page.getByRole('row', { name: /Milk declined the butter stayed in its tub/ })
+			).toBeVisible();
+		});
 
-	await test.step('what a pack says it may contain is asked on the label that uses it', async () => {
-		await open(page, '/labels');
-		await page.getByRole('link', { name: buttered }).click();
-		await pressPart(page, 'contact');
-		await expect(page.getByText(`the pack of ${butter} says it may contain Soy`)).toBeVisible();
-	});
-});
+		await test.step('what a pack says it may contain is asked on the label that uses it', async () => {
+			await open(page, '/labels');
+			await page.getByRole('link', { name: buttered }).click();
+			await pressPart(page, 'contact');
+			await expect(page.getByText(`the pack of ${butter} says it may contain Soy`)).toBeVisible();
+		});
+	}
+);
 
 test('a product carries a label of each rule set; the profile’s words stand on it', async ({ page }) => {
 	const name = fresh('Exported roti');

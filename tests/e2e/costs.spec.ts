@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose, slideTo } from './controls.ts';
 import type { Locator, Page } from '@playwright/test';
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
@@ -78,49 +79,53 @@ test('what a batch cost, each part apart, and what it brought', async ({ page })
 	});
 });
 
-test('what if: sliders answer at once, the price a margin needs, the packs a day needs', async ({ page }) => {
-	const { formula } = await bakedBatch(page, fresh('Supposed roti'));
-	await page.goto(`${formula}/cost`);
-	await page.getByTestId('if-piece').waitFor();
-	const list = await page.getByTestId('where-it-goes').innerText();
-	const parts = (list.match(/-?\$[\d.]+/g) ?? []).map(cents);
-	// The stretches of the strip are the whole price.
-	expect(parts.reduce((sum, each) => sum + each, 0)).toBe(650);
+test(
+	'what if: sliders answer at once, the price a margin needs, the packs a day needs',
+	LONG,
+	async ({ page }) => {
+		const { formula } = await bakedBatch(page, fresh('Supposed roti'));
+		await page.goto(`${formula}/cost`);
+		await page.getByTestId('if-piece').waitFor();
+		const list = await page.getByTestId('where-it-goes').innerText();
+		const parts = (list.match(/-?\$[\d.]+/g) ?? []).map(cents);
+		// The stretches of the strip are the whole price.
+		expect(parts.reduce((sum, each) => sum + each, 0)).toBe(650);
 
-	const piece = page.getByTestId('if-piece');
-	const pack = page.getByTestId('if-pack');
-	const before = { piece: fine(await piece.innerText()), pack: await centsOf(pack) };
-	const rejects = page.getByRole('slider', { name: 'Rejects' });
-	await rejects.focus();
-	for (let press = 0; press < 4; press++) await page.keyboard.press('ArrowRight');
-	await expect(rejects).toHaveAttribute('aria-valuetext', '6 pieces');
-	// 20 to sell in place of 24: a piece costs 24 / 20 of what it did.
-	await expect(page.getByTestId('what-if')).toContainText('3 packs of 6, 2 loose');
-	expect(fine(await piece.innerText())).toBeCloseTo((before.piece * 24) / 20, 3);
-	await page.getByRole('button', { name: 'Rejects: as it was' }).click();
-	expect(fine(await piece.innerText())).toBe(before.piece);
+		const piece = page.getByTestId('if-piece');
+		const pack = page.getByTestId('if-pack');
+		const before = { piece: fine(await piece.innerText()), pack: await centsOf(pack) };
+		const rejects = page.getByRole('slider', { name: 'Rejects' });
+		await rejects.focus();
+		for (let press = 0; press < 4; press++) await page.keyboard.press('ArrowRight');
+		await expect(rejects).toHaveAttribute('aria-valuetext', '6 pieces');
+		// 20 to sell in place of 24: a piece costs 24 / 20 of what it did.
+		await expect(page.getByTestId('what-if')).toContainText('3 packs of 6, 2 loose');
+		expect(fine(await piece.innerText())).toBeCloseTo((before.piece * 24) / 20, 3);
+		await page.getByRole('button', { name: 'Rejects: as it was' }).click();
+		expect(fine(await piece.innerText())).toBe(before.piece);
 
-	await slideTo(page.getByRole('slider', { name: /^Price of Bread flour/ }), 100);
-	expect(fine(await piece.innerText())).toBeGreaterThan(before.piece * 1.2);
-	await slideTo(page.getByRole('slider', { name: 'Ball weight' }), 80);
-	await expect(page.getByTestId('what-if')).toContainText('from 20 balls');
-	await slideTo(page.getByRole('slider', { name: 'Pieces in a pack' }), 4);
-	await expect(page.getByTestId('what-if')).toContainText('packs of 4');
-	await page.getByRole('button', { name: 'Everything as it was' }).click();
-	expect(await centsOf(pack)).toBe(before.pack);
+		await slideTo(page.getByRole('slider', { name: /^Price of Bread flour/ }), 100);
+		expect(fine(await piece.innerText())).toBeGreaterThan(before.piece * 1.2);
+		await slideTo(page.getByRole('slider', { name: 'Ball weight' }), 80);
+		await expect(page.getByTestId('what-if')).toContainText('from 20 balls');
+		await slideTo(page.getByRole('slider', { name: 'Pieces in a pack' }), 4);
+		await expect(page.getByTestId('what-if')).toContainText('packs of 4');
+		await page.getByRole('button', { name: 'Everything as it was' }).click();
+		expect(await centsOf(pack)).toBe(before.pack);
 
-	await page.getByLabel('Margin wanted').fill('50');
-	await choose(page.getByLabel('Sold at'), 'From the door');
-	await expect(page.getByTestId('price-needed')).toContainText(`$${((before.pack * 2) / 100).toFixed(2)}`);
-	await page.getByLabel('Margin wanted').fill('100');
-	await expect(page.getByText('from 0 to less than 100 %')).toBeVisible();
-	await page.getByLabel('Other that day').fill('20');
-	await expect(page.getByTestId('break-even')).toContainText(
-		`${Math.ceil(2000 / (650 - before.pack))} packs pay for a day`
-	);
-	await page.getByLabel('Price of a pack').fill('0.10');
-	await expect(page.getByTestId('break-even')).toContainText('does not pay for itself');
-});
+		await page.getByLabel('Margin wanted').fill('50');
+		await choose(page.getByLabel('Sold at'), 'From the door');
+		await expect(page.getByTestId('price-needed')).toContainText(`$${((before.pack * 2) / 100).toFixed(2)}`);
+		await page.getByLabel('Margin wanted').fill('100');
+		await expect(page.getByText('from 0 to less than 100 %')).toBeVisible();
+		await page.getByLabel('Other that day').fill('20');
+		await expect(page.getByTestId('break-even')).toContainText(
+			`${Math.ceil(2000 / (650 - before.pack))} packs pay for a day`
+		);
+		await page.getByLabel('Price of a pack').fill('0.10');
+		await expect(page.getByTestId('break-even')).toContainText('does not pay for itself');
+	}
+);
 
 test('past sales: looked at first, then brought in, and counted once', async ({ page }) => {
 	const bread = fresh('Notebook bread');

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose } from './controls.ts';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
@@ -82,7 +83,7 @@ test('a formula built from the keyboard alone', async ({ page }) => {
 	await expect(page.getByText('9 stays on')).toBeVisible();
 });
 
-test('undo and redo, a line removed and brought back', async ({ page }) => {
+test('undo and redo, a line removed and brought back', LONG, async ({ page }) => {
 	await newFormula(page, fresh('Undone'));
 	await grams(page, 2).fill('650');
 	await draftKept(page);
@@ -125,7 +126,7 @@ test('a whole list is pasted, with headings, and columns of another sheet', asyn
 	expect(await chosen(page, 7)).toBe('Salt');
 });
 
-test('a correction is remembered, and a known name comes onto the shelf', async ({ page }) => {
+test('a correction is remembered, and a known name comes onto the shelf', LONG, async ({ page }) => {
 	const name = fresh('golden dust').replace(/\d/g, 'x');
 	await startFormula(page, fresh('Corrected'));
 	await said(page, 1).fill(`100 g ${name}`);
@@ -147,75 +148,79 @@ test('a correction is remembered, and a known name comes onto the shelf', async 
 	);
 });
 
-test('a guess is asked, half a word sticks to nothing, several lines are several, and undo forgets', async ({
-	page
-}) => {
-	const name = fresh('stall dust').replace(/\d/g, 'y');
-	await startFormula(page, fresh('As said'));
-	await page.keyboard.press('Tab');
-	await said(page, 1).pressSequentially('100 g sesame see');
-	await expect.poll(() => chosen(page, 1)).toBe('choose…');
-	await page.keyboard.type('d');
-	await expect.poll(() => chosen(page, 1)).toBe('Sesame seed');
-	// A letter less, and nothing of it is left; all of it gone, and the grams are gone too.
-	await page.keyboard.press('Backspace');
-	await page.keyboard.press('Backspace');
-	await expect.poll(() => chosen(page, 1)).toBe('choose…');
-	await said(page, 1).fill('100 g sesam');
-	await expect(page.getByText('is not said exactly: which is it?')).toBeVisible();
-	expect(await chosen(page, 1)).toBe('choose…');
-	await expect(page.getByRole('button', { name: 'Sesame seed', exact: true })).toBeVisible();
-	await said(page, 1).fill('');
-	await expect(grams(page, 1)).toHaveValue('');
+test(
+	'a guess is asked, half a word sticks to nothing, several lines are several, and undo forgets',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('stall dust').replace(/\d/g, 'y');
+		await startFormula(page, fresh('As said'));
+		await page.keyboard.press('Tab');
+		await said(page, 1).pressSequentially('100 g sesame see');
+		await expect.poll(() => chosen(page, 1)).toBe('choose…');
+		await page.keyboard.type('d');
+		await expect.poll(() => chosen(page, 1)).toBe('Sesame seed');
+		// A letter less, and nothing of it is left; all of it gone, and the grams are gone too.
+		await page.keyboard.press('Backspace');
+		await page.keyboard.press('Backspace');
+		await expect.poll(() => chosen(page, 1)).toBe('choose…');
+		await said(page, 1).fill('100 g sesam');
+		await expect(page.getByText('is not said exactly: which is it?')).toBeVisible();
+		expect(await chosen(page, 1)).toBe('choose…');
+		await expect(page.getByRole('button', { name: 'Sesame seed', exact: true })).toBeVisible();
+		await said(page, 1).fill('');
+		await expect(grams(page, 1)).toHaveValue('');
 
-	await said(page, 1).fill(`100 g ${name}`);
-	await answered(page, () => choose(ingredient(page, 1), { label: 'Sesame seed' }));
-	await expect(page.getByText(/^Remembered:/)).toBeVisible();
-	await expect(page.getByText('Draft kept')).toBeVisible();
-	// A draft is listed by the name that was typed.
-	const drafts = await page.context().newPage();
-	await open(drafts, '/formulas');
-	await expect(drafts.getByRole('link', { name: /^As said / }).first()).toBeVisible();
-	await drafts.close();
-	await page.getByRole('button', { name: 'Undo' }).click();
-	await expect(page.getByText(/^Forgotten again:/)).toBeVisible();
-	await nextLine(page);
-	await said(page, 2).fill(`50 g ${name}`);
-	await expect(page.getByText('is not on the shelf: choose what is meant').first()).toBeVisible();
+		await said(page, 1).fill(`100 g ${name}`);
+		await answered(page, () => choose(ingredient(page, 1), { label: 'Sesame seed' }));
+		await expect(page.getByText(/^Remembered:/)).toBeVisible();
+		await expect(page.getByText('Draft kept')).toBeVisible();
+		// A draft is listed by the name that was typed.
+		const drafts = await page.context().newPage();
+		await open(drafts, '/formulas');
+		await expect(drafts.getByRole('link', { name: /^As said / }).first()).toBeVisible();
+		await drafts.close();
+		await page.getByRole('button', { name: 'Undo' }).click();
+		await expect(page.getByText(/^Forgotten again:/)).toBeVisible();
+		await nextLine(page);
+		await said(page, 2).fill(`50 g ${name}`);
+		await expect(page.getByText('is not on the shelf: choose what is meant').first()).toBeVisible();
 
-	await said(page, 2).fill('2 tbsp sesame seed plus a tablespoon extra to sprinkle');
-	await said(page, 2).press('Enter');
-	await expect(said(page, 2)).toHaveValue('2 tbsp sesame seed');
-	await expect(said(page, 3)).toHaveValue('a tablespoon extra to sprinkle');
-	expect(await chosen(page, 3)).toBe('Sesame seed');
-	await expect(page.locator('[data-line="2"]')).toContainText('on top');
-});
+		await said(page, 2).fill('2 tbsp sesame seed plus a tablespoon extra to sprinkle');
+		await said(page, 2).press('Enter');
+		await expect(said(page, 2)).toHaveValue('2 tbsp sesame seed');
+		await expect(said(page, 3)).toHaveValue('a tablespoon extra to sprinkle');
+		expect(await chosen(page, 3)).toBe('Sesame seed');
+		await expect(page.locator('[data-line="2"]')).toContainText('on top');
+	}
+);
 
-test('the dough is divided into so many, or two ways side by side, and the ball weight says how many', async ({
-	page
-}) => {
-	await newFormula(page, fresh('Divided'));
-	const divide = page.getByLabel('Divide into');
-	const ball = page.getByLabel('Ball weight');
-	// (1000 + 600 + 20) ÷ 60 = 27
-	await expect(divide).toHaveValue('27');
-	// Nothing of it was weighed: its panel is a preview, and says so.
-	await expect(page.getByText('A preview: no piece of it was weighed yet.')).toBeVisible();
-	await expect(page.getByText('Nutrition Facts').first()).toBeAttached();
-	await divide.fill('24');
-	await expect(ball).toHaveValue('67.5');
-	await divide.fill('20 or 30');
-	await expect(page.getByRole('button', { name: '20 of 81 g' })).toBeVisible();
-	await page.getByRole('button', { name: '30 of 54 g' }).click();
-	await expect(ball).toHaveValue('54');
-	await expect(divide).toHaveValue('30');
-	await ball.fill('81');
-	await expect(divide).toHaveValue('20');
-	// 1620 ÷ 28 is 57.857…: of 57.9 there were only 27.
-	await divide.fill('28');
-	await expect(ball).toHaveValue('57.8');
-	await expect(page.getByTestId('makes')).toContainText('28');
-});
+test(
+	'the dough is divided into so many, or two ways side by side, and the ball weight says how many',
+	LONG,
+	async ({ page }) => {
+		await newFormula(page, fresh('Divided'));
+		const divide = page.getByLabel('Divide into');
+		const ball = page.getByLabel('Ball weight');
+		// (1000 + 600 + 20) ÷ 60 = 27
+		await expect(divide).toHaveValue('27');
+		// Nothing of it was weighed: its panel is a preview, and says so.
+		await expect(page.getByText('A preview: no piece of it was weighed yet.')).toBeVisible();
+		await expect(page.getByText('Nutrition Facts').first()).toBeAttached();
+		await divide.fill('24');
+		await expect(ball).toHaveValue('67.5');
+		await divide.fill('20 or 30');
+		await expect(page.getByRole('button', { name: '20 of 81 g' })).toBeVisible();
+		await page.getByRole('button', { name: '30 of 54 g' }).click();
+		await expect(ball).toHaveValue('54');
+		await expect(divide).toHaveValue('30');
+		await ball.fill('81');
+		await expect(divide).toHaveValue('20');
+		// 1620 ÷ 28 is 57.857…: of 57.9 there were only 27.
+		await divide.fill('28');
+		await expect(ball).toHaveValue('57.8');
+		await expect(page.getByTestId('makes')).toContainText('28');
+	}
+);
 
 test('a measure of one’s own counts in a line', async ({ page }) => {
 	const name = `${fresh('mug').replace(/[\d ]/g, 'z')}`;
@@ -255,37 +260,39 @@ test('a line is dragged into another stage', async ({ page }) => {
 	}).toPass({ timeout: 60_000 });
 });
 
-test('what is kept back widens the hydration; family and choices change windows, steps and cautions', async ({
-	page
-}) => {
-	await newFormula(page, fresh('Process'));
-	await said(page, 2).fill('600 g water, keep 60 g back');
-	await expect(grams(page, 2)).toHaveValue('540');
-	await expect(page.getByText(/up to 60\.0 with what is kept back/)).toBeVisible();
-	await page.getByRole('tab', { name: 'Process' }).click();
-	await choose(page.getByLabel('Family'), { label: 'Yeasted pita' });
-	await expect(page.getByText('usual 58–70: little water: no pocket')).toBeVisible();
-	await page.getByRole('button', { name: 'Start from the usual steps' }).click();
-	await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue(
-		'Mix dry and fat, then the warm water'
-	);
-	await choose(page.getByLabel('Water goes in'), 'boiling');
-	await expect(page.getByText('Boiling water and the dough made with it burn').first()).toBeVisible();
-	await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue(/boiling water/);
-	await expect(page.getByLabel('Between bowl and dough, weight is')).toHaveAttribute(
-		'data-value',
-		'evaporation'
-	);
-	await page.getByLabel('What is done in step 1', { exact: true }).fill('Our own way');
-	await choose(page.getByLabel('Water goes in'), 'cold');
-	await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue('Our own way'); // changed by hand: kept
-	await keep(page);
-	await open(page, page.url());
-	await page.getByRole('tab', { name: 'Process' }).click();
-	await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue('Our own way');
-});
+test(
+	'what is kept back widens the hydration; family and choices change windows, steps and cautions',
+	LONG,
+	async ({ page }) => {
+		await newFormula(page, fresh('Process'));
+		await said(page, 2).fill('600 g water, keep 60 g back');
+		await expect(grams(page, 2)).toHaveValue('540');
+		await expect(page.getByText(/up to 60\.0 with what is kept back/)).toBeVisible();
+		await page.getByRole('tab', { name: 'Process' }).click();
+		await choose(page.getByLabel('Family'), { label: 'Yeasted pita' });
+		await expect(page.getByText('usual 58–70: little water: no pocket')).toBeVisible();
+		await page.getByRole('button', { name: 'Start from the usual steps' }).click();
+		await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue(
+			'Mix dry and fat, then the warm water'
+		);
+		await choose(page.getByLabel('Water goes in'), 'boiling');
+		await expect(page.getByText('Boiling water and the dough made with it burn').first()).toBeVisible();
+		await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue(/boiling water/);
+		await expect(page.getByLabel('Between bowl and dough, weight is')).toHaveAttribute(
+			'data-value',
+			'evaporation'
+		);
+		await page.getByLabel('What is done in step 1', { exact: true }).fill('Our own way');
+		await choose(page.getByLabel('Water goes in'), 'cold');
+		await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue('Our own way'); // changed by hand: kept
+		await keep(page);
+		await open(page, page.url());
+		await page.getByRole('tab', { name: 'Process' }).click();
+		await expect(page.getByLabel('What is done in step 1', { exact: true })).toHaveValue('Our own way');
+	}
+);
 
-test('scaled beside the original, put into the sheet, and undone', async ({ page }) => {
+test('scaled beside the original, put into the sheet, and undone', LONG, async ({ page }) => {
 	await newFormula(page, fresh('Scaled'));
 	await page.getByRole('tab', { name: 'Scale' }).click();
 	await page.getByLabel('How many').fill('9'); // 9 × 6 × 60 = 3240 g of dough, twice 1620
@@ -305,7 +312,7 @@ test('scaled beside the original, put into the sheet, and undone', async ({ page
 	await expect(grams(page, 1)).toHaveValue('1000');
 });
 
-test('ball and disc: either side is solved for, by the maker’s own discs', async ({ page }) => {
+test('ball and disc: either side is solved for, by the maker’s own discs', LONG, async ({ page }) => {
 	await newFormula(page, fresh('Shaped'));
 	await page.getByRole('tab', { name: 'Ball and disc' }).click();
 	await page.getByLabel('Opened to, across').fill('20');

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import type { Locator, Page } from '@playwright/test';
 import { fresh, newFormula, open, planAtBench } from './making.ts';
 import { expect, test } from './test.ts';
@@ -35,39 +36,43 @@ const brokenWords = (page: Page): Promise<string[]> =>
 		return broken;
 	});
 
-test('at every station the number, what is weighed and the main button stay in view, and no name is broken', async ({
-	page
-}) => {
-	await newFormula(page, fresh('Seen roti'));
-	await planAtBench(page);
-	const batch = new URL(page.url()).pathname.replace(/\/weigh$/, '');
-	for (const size of SIZES) {
-		await page.setViewportSize(size);
-		for (const station of ['weigh', 'mix', 'divide', 'surface', 'cook', 'pack']) {
-			await open(page, `${batch}/${station}`);
-			const inShort = page.locator('#in-view');
-			const number = page.getByTestId('on-scale').or(inShort.locator('.figure'));
-			const line = page.getByTestId('scale-of').or(inShort.locator('span').first());
-			const main =
-				station === 'cook'
-					? page.getByRole('button', { name: 'One done' }).or(inShort.getByText('1 done'))
-					: page.getByRole('button', { name: 'Take reading' }).or(inShort.getByText('Take', { exact: true }));
-			for (const to of ['top', 'middle', 'bottom']) {
-				await page.evaluate((where) => {
-					const height = document.documentElement.scrollHeight;
-					scrollTo(0, where === 'top' ? 0 : where === 'middle' ? height / 2 - innerHeight / 2 : height);
-				}, to);
-				const where = `${station} at ${size.width}, ${to}`;
-				for (const [what, each] of Object.entries({ number, line, main }))
-					await expect.poll(() => isShown(page, each), `${what} of ${where}`).toBe(true);
-				await expect
-					.poll(() => isShown(page, page.getByRole('link', { name: /^Next: / })), `next of ${where}`)
-					.toBe(true);
+test(
+	'at every station the number, what is weighed and the main button stay in view, and no name is broken',
+	LONG,
+	async ({ page }) => {
+		await newFormula(page, fresh('Seen roti'));
+		await planAtBench(page);
+		const batch = new URL(page.url()).pathname.replace(/\/weigh$/, '');
+		for (const size of SIZES) {
+			await page.setViewportSize(size);
+			for (const station of ['weigh', 'mix', 'divide', 'surface', 'cook', 'pack']) {
+				await open(page, `${batch}/${station}`);
+				const inShort = page.locator('#in-view');
+				const number = page.getByTestId('on-scale').or(inShort.locator('.figure'));
+				const line = page.getByTestId('scale-of').or(inShort.locator('span').first());
+				const main =
+					station === 'cook'
+						? page.getByRole('button', { name: 'One done' }).or(inShort.getByText('1 done'))
+						: page
+								.getByRole('button', { name: 'Take reading' })
+								.or(inShort.getByText('Take', { exact: true }));
+				for (const to of ['top', 'middle', 'bottom']) {
+					await page.evaluate((where) => {
+						const height = document.documentElement.scrollHeight;
+						scrollTo(0, where === 'top' ? 0 : where === 'middle' ? height / 2 - innerHeight / 2 : height);
+					}, to);
+					const where = `${station} at ${size.width}, ${to}`;
+					for (const [what, each] of Object.entries({ number, line, main }))
+						await expect.poll(() => isShown(page, each), `${what} of ${where}`).toBe(true);
+					await expect
+						.poll(() => isShown(page, page.getByRole('link', { name: /^Next: / })), `next of ${where}`)
+						.toBe(true);
+				}
+				expect(await brokenWords(page), `${station} at ${size.width}`).toEqual([]);
 			}
-			expect(await brokenWords(page), `${station} at ${size.width}`).toEqual([]);
 		}
 	}
-});
+);
 
 test('a main button that is cut by the end of the window stands at the top of it', async ({ page }) => {
 	await newFormula(page, fresh('Cut roti'));

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose } from './controls.ts';
 import { readFileSync } from 'node:fs';
 import { NUTRIENTS, nutrientWord } from '../../core/composition/nutrients.ts';
@@ -130,104 +131,108 @@ test('from a blocked label through confirming an allergen to an approved revisio
 	});
 });
 
-test('a reformulation puts a revision out of date and shows what would change on the bag', async ({
-	page
-}) => {
-	const name = fresh('Dated roti');
-	await newFormula(page, name);
-	const formula = page.url();
-	await planBatch(page);
-	await sharesNothing(page);
-	await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
-	await record(page);
-	await open(page, '/labels');
-	await page.getByRole('link', { name }).click();
-	await declareNet(page);
-	await frontOfPack(page);
-	await sayFood(page);
-	await pressPart(page, 'date');
-	await page.getByLabel('Best before, days from making').fill('5');
-	await expect(page.getByTestId('waits')).toContainText(
-		'a best-before day rests on your own shelf-life test'
-	);
-	// Noted day by day, a test gives the days.
-	await page.getByLabel('How it is kept').fill('in its bag at 21 °C');
-	await answered(page, () => page.getByRole('button', { name: 'Begin this test' }).click());
-	const found = page.getByRole('form', { name: 'What was found' });
-	for (const [day, was] of [
-		['4', 'good'],
-		['6', 'not good']
-	] as const) {
-		await found.getByLabel('Days after making').fill(day);
-		await choose(found.getByLabel('It was'), was);
-		if (was === 'not good') {
-			await found.getByLabel('A picture of it').setInputFiles('docs/screenshots/divide.png');
-			await expect(found.getByText('ready to be noted')).toBeVisible();
+test(
+	'a reformulation puts a revision out of date and shows what would change on the bag',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('Dated roti');
+		await newFormula(page, name);
+		const formula = page.url();
+		await planBatch(page);
+		await sharesNothing(page);
+		await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
+		await record(page);
+		await open(page, '/labels');
+		await page.getByRole('link', { name }).click();
+		await declareNet(page);
+		await frontOfPack(page);
+		await sayFood(page);
+		await pressPart(page, 'date');
+		await page.getByLabel('Best before, days from making').fill('5');
+		await expect(page.getByTestId('waits')).toContainText(
+			'a best-before day rests on your own shelf-life test'
+		);
+		// Noted day by day, a test gives the days.
+		await page.getByLabel('How it is kept').fill('in its bag at 21 °C');
+		await answered(page, () => page.getByRole('button', { name: 'Begin this test' }).click());
+		const found = page.getByRole('form', { name: 'What was found' });
+		for (const [day, was] of [
+			['4', 'good'],
+			['6', 'not good']
+		] as const) {
+			await found.getByLabel('Days after making').fill(day);
+			await choose(found.getByLabel('It was'), was);
+			if (was === 'not good') {
+				await found.getByLabel('A picture of it').setInputFiles('docs/screenshots/divide.png');
+				await expect(found.getByText('ready to be noted')).toBeVisible();
+			}
+			await answered(page, () => found.getByRole('button', { name: 'Note it' }).click());
 		}
-		await answered(page, () => found.getByRole('button', { name: 'Note it' }).click());
+		await expect(page.getByTestId('waits')).toContainText('your tests bear out 4 days, and 5 are printed');
+		const seen = page.getByRole('img', { name: 'Day 6: not good' });
+		await seen.scrollIntoViewIfNeeded();
+		// 1280 × 800 was sent.
+		await expect.poll(() => seen.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1200);
+		await page.getByRole('button', { name: 'Print 4 days' }).click();
+		await expect(page.getByLabel('Best before, days from making')).toHaveValue('4');
+		// A part of the drawn label is pressed to be changed.
+		await page.getByRole('button', { name: 'Change: who makes it' }).press('Enter');
+		await expect(page.getByLabel('Maker', { exact: true })).toBeFocused();
+		await page.keyboard.press('Escape');
+		await expect(page.getByTestId('card')).toHaveCount(0);
+		await expect(page.getByRole('button', { name: 'Change: who makes it' })).toBeFocused();
+		// Each printed figure says why it is what it is.
+		await page.getByRole('button', { name: 'Why Sodium is what it is' }).click();
+		await expect(page.getByTestId('why-line')).toContainText('Salt');
+		await page.getByRole('button', { name: 'All of it, with sources' }).click();
+		await expect(page.getByRole('dialog')).toContainText('Where the value is from');
+		await page.keyboard.press('Escape');
+		await save(page);
+		await declineProposals(page);
+		await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
+		await expect(page.getByText('label revision 1 approved')).toBeVisible();
+		const label = page.url();
+
+		await open(page, formula);
+		await page.getByLabel('Grams of line 3').fill('30');
+		await keep(page);
+		await open(page, label);
+		await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toBeVisible();
+		await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
+		await answered(page, () => page.getByRole('button', { name: 'Approve as revision 2' }).click());
+		await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toHaveCount(0);
+		await choose(page.getByLabel('Compare revision 2 with'), { label: 'revision 1' });
+		await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
 	}
-	await expect(page.getByTestId('waits')).toContainText('your tests bear out 4 days, and 5 are printed');
-	const seen = page.getByRole('img', { name: 'Day 6: not good' });
-	await seen.scrollIntoViewIfNeeded();
-	// 1280 × 800 was sent.
-	await expect.poll(() => seen.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1200);
-	await page.getByRole('button', { name: 'Print 4 days' }).click();
-	await expect(page.getByLabel('Best before, days from making')).toHaveValue('4');
-	// A part of the drawn label is pressed to be changed.
-	await page.getByRole('button', { name: 'Change: who makes it' }).press('Enter');
-	await expect(page.getByLabel('Maker', { exact: true })).toBeFocused();
-	await page.keyboard.press('Escape');
-	await expect(page.getByTestId('card')).toHaveCount(0);
-	await expect(page.getByRole('button', { name: 'Change: who makes it' })).toBeFocused();
-	// Each printed figure says why it is what it is.
-	await page.getByRole('button', { name: 'Why Sodium is what it is' }).click();
-	await expect(page.getByTestId('why-line')).toContainText('Salt');
-	await page.getByRole('button', { name: 'All of it, with sources' }).click();
-	await expect(page.getByRole('dialog')).toContainText('Where the value is from');
-	await page.keyboard.press('Escape');
-	await save(page);
-	await declineProposals(page);
-	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
-	await expect(page.getByText('label revision 1 approved')).toBeVisible();
-	const label = page.url();
+);
 
-	await open(page, formula);
-	await page.getByLabel('Grams of line 3').fill('30');
-	await keep(page);
-	await open(page, label);
-	await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toBeVisible();
-	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
-	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 2' }).click());
-	await expect(page.getByRole('heading', { name: 'Revision 1 is out of date' })).toHaveCount(0);
-	await choose(page.getByLabel('Compare revision 2 with'), { label: 'revision 1' });
-	await expect(page.getByRole('row', { name: /^sodium/i })).toBeVisible();
-});
-
-test('a wording that loses an allergen is refused at its field; what does not fit is said', async ({
-	page
-}) => {
-	const name = fresh('Worded roti');
-	await newFormula(page, name);
-	await planBatch(page);
-	await sharesNothing(page);
-	await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
-	await record(page);
-	await open(page, '/labels');
-	await page.getByRole('link', { name }).click();
-	await pressPart(page, 'list');
-	const flour = page.getByLabel('Bread flour, enriched', { exact: true });
-	await flour.fill('bread flour');
-	await expect(flour).toHaveAttribute('aria-invalid', 'true');
-	await expect(page.getByText('loses the word wheat').first()).toBeVisible();
-	await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
-	await expect(page.getByText('Not saved. What you typed is still here.')).toBeVisible();
-	await expect(flour).toHaveValue('bread flour');
-	await flour.fill('strong wheat flour');
-	await pressPart(page, 'pack');
-	await choose(page.getByLabel('Size', { exact: true }), { label: 'another size' });
-	await page.getByLabel('Height').fill('60');
-	await expect(page.getByTestId('waits')).toContainText(/mm too high/);
-});
+test(
+	'a wording that loses an allergen is refused at its field; what does not fit is said',
+	LONG,
+	async ({ page }) => {
+		const name = fresh('Worded roti');
+		await newFormula(page, name);
+		await planBatch(page);
+		await sharesNothing(page);
+		await measure(page, { 'Some finished pieces, cooled, grams with spaces between': '51.5 52 52.5' });
+		await record(page);
+		await open(page, '/labels');
+		await page.getByRole('link', { name }).click();
+		await pressPart(page, 'list');
+		const flour = page.getByLabel('Bread flour, enriched', { exact: true });
+		await flour.fill('bread flour');
+		await expect(flour).toHaveAttribute('aria-invalid', 'true');
+		await expect(page.getByText('loses the word wheat').first()).toBeVisible();
+		await answered(page, () => page.getByRole('button', { name: 'Save', exact: true }).click());
+		await expect(page.getByText('Not saved. What you typed is still here.')).toBeVisible();
+		await expect(flour).toHaveValue('bread flour');
+		await flour.fill('strong wheat flour');
+		await pressPart(page, 'pack');
+		await choose(page.getByLabel('Size', { exact: true }), { label: 'another size' });
+		await page.getByLabel('Height').fill('60');
+		await expect(page.getByTestId('waits')).toContainText(/mm too high/);
+	}
+);
 
 test('packs on the scale: the verdict with its arithmetic, recorded; how heavy a ball has to be', async ({
 	page

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose } from './controls.ts';
@@ -104,30 +105,32 @@ test('what cannot hold together is named with what each would have to give, and 
 	await expect(page.getByText('salt, for the taste')).toBeVisible();
 });
 
-test('an ingredient is swapped: what it gains of allergens is said first, and “no milk” takes it out again', async ({
-	page
-}) => {
-	await openCopy(page, 'Half-and-half tortilla');
-	await say(page, 'no milk');
-	await expect(page.getByText('no line is said to hold milk')).toBeVisible();
-	await line(page, 'Avocado oil').getByRole('button', { name: 'Swap' }).click();
-	await choose(page.getByLabel('Ingredient of your shelf'), /^Ghee/);
-	await page.getByRole('radio', { name: 'as much fat' }).click();
-	await expect(page.getByTestId('swap')).toContainText('It gains Milk');
-	expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
-	await page.getByRole('button', { name: 'Swap', exact: true }).last().click();
-	await expect(page.getByTestId('contains')).toContainText('Milk');
-	await expect(page.getByText('every label of it has to say so')).toBeVisible();
-	await page.getByRole('button', { name: 'Undo', exact: true }).click();
-	await expect(page.getByText('every label of it has to say so')).toHaveCount(0);
+test(
+	'an ingredient is swapped: what it gains of allergens is said first, and “no milk” takes it out again',
+	LONG,
+	async ({ page }) => {
+		await openCopy(page, 'Half-and-half tortilla');
+		await say(page, 'no milk');
+		await expect(page.getByText('no line is said to hold milk')).toBeVisible();
+		await line(page, 'Avocado oil').getByRole('button', { name: 'Swap' }).click();
+		await choose(page.getByLabel('Ingredient of your shelf'), /^Ghee/);
+		await page.getByRole('radio', { name: 'as much fat' }).click();
+		await expect(page.getByTestId('swap')).toContainText('It gains Milk');
+		expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+		await page.getByRole('button', { name: 'Swap', exact: true }).last().click();
+		await expect(page.getByTestId('contains')).toContainText('Milk');
+		await expect(page.getByText('every label of it has to say so')).toBeVisible();
+		await page.getByRole('button', { name: 'Undo', exact: true }).click();
+		await expect(page.getByText('every label of it has to say so')).toHaveCount(0);
 
-	// The other way round: what it loses is said, and what equipment brings along is not forgotten.
-	await openCopy(page, 'Sesame layered flatbread');
-	await line(page, 'Ghee').getByRole('button', { name: 'Swap' }).click();
-	await choose(page.getByLabel('Ingredient of your shelf'), /^Olive oil/);
-	await expect(page.getByTestId('swap')).toContainText('Milk is no longer declared');
-	await page.getByRole('button', { name: 'Swap', exact: true }).last().click();
-	await expect(page.getByTestId('contains')).toContainText(
-		'Milk no longer. What shared equipment brings along'
-	);
-});
+		// The other way round: what it loses is said, and what equipment brings along is not forgotten.
+		await openCopy(page, 'Sesame layered flatbread');
+		await line(page, 'Ghee').getByRole('button', { name: 'Swap' }).click();
+		await choose(page.getByLabel('Ingredient of your shelf'), /^Olive oil/);
+		await expect(page.getByTestId('swap')).toContainText('Milk is no longer declared');
+		await page.getByRole('button', { name: 'Swap', exact: true }).last().click();
+		await expect(page.getByTestId('contains')).toContainText(
+			'Milk no longer. What shared equipment brings along'
+		);
+	}
+);

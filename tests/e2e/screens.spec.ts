@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { fresh, newFormula, open } from './making.ts';
@@ -20,41 +21,38 @@ async function firstOf(page: Page, list: string): Promise<string> {
 	return (await page.locator('main table a, main ul a').first().getAttribute('href')) ?? list;
 }
 
-test('every place at every width: axe clean, nothing wider than the screen', async ({ page }) => {
-	test.setTimeout(240_000);
-	await looksRight(page, [
-		'/',
-		'/shelf',
-		'/formulas',
-		'/formulas/import',
-		'/batches',
-		'/batches/new',
-		'/labels',
-		'/sales',
-		'/sales/stall',
-		'/sales/summary',
-		'/sales/profit',
-		'/sales/profit?by=batch',
-		'/sales/import',
-		'/kitchen',
-		'/kitchen/profile',
-		'/kitchen/costs',
-		'/kitchen/spreads',
-		'/kitchen/data',
-		'/kitchen/unreadable',
-		'/nowhere'
-	]);
-});
+const PLACES = [
+	'/',
+	'/shelf',
+	'/formulas',
+	'/formulas/import',
+	'/batches',
+	'/batches/new',
+	'/labels',
+	'/sales',
+	'/sales/stall',
+	'/sales/summary',
+	'/sales/profit',
+	'/sales/profit?by=batch',
+	'/sales/import',
+	'/kitchen',
+	'/kitchen/profile',
+	'/kitchen/costs',
+	'/kitchen/spreads',
+	'/kitchen/data',
+	'/kitchen/unreadable',
+	'/nowhere'
+];
 
-test('every record at every width: axe clean, nothing wider than the screen', async ({ page }) => {
-	test.setTimeout(240_000);
+/** Of each kind one. */
+async function records(page: Page): Promise<string[]> {
 	await open(page, '/formulas');
 	const formula = (await page.getByRole('link', { name: 'Toasted-oat pita' }).getAttribute('href')) ?? '';
 	await open(page, '/shelf/lots');
 	const lot = (await page.locator('main td a[href^="/shelf/lots/"]').first().getAttribute('href')) ?? '';
 	await open(page, '/batches');
 	const batch = (await page.locator('main table a').first().getAttribute('href')) ?? '';
-	await looksRight(page, [
+	return [
 		'/shelf/new',
 		'/shelf/blank',
 		'/shelf/mix',
@@ -77,10 +75,25 @@ test('every record at every width: axe clean, nothing wider than the screen', as
 		await firstOf(page, '/batches'),
 		batch,
 		batch.replace('/batches/', '/trace/batch/')
-	]);
+	];
+}
+
+test('every place is axe clean, and not wider than a screen or a phone', async ({ page }) => {
+	test.setTimeout(240_000);
+	await looksRight(page, PLACES, { narrow: false });
 });
 
-test('every station at every width: axe clean, nothing wider than the screen', async ({ page }) => {
+test('every record is axe clean, and not wider than a screen or a phone', async ({ page }) => {
+	test.setTimeout(240_000);
+	await looksRight(page, await records(page), { narrow: false });
+});
+
+test('every place and record is axe clean on a phone too', LONG, async ({ page }) => {
+	test.setTimeout(480_000);
+	await looksRight(page, [...PLACES, ...(await records(page))]);
+});
+
+test('every station at every width: axe clean, nothing wider than the screen', LONG, async ({ page }) => {
 	test.setTimeout(240_000);
 	await open(page, '/batches');
 	const onBench = page.getByRole('link', { name: /Toasted-oat pita.*balls weighed/ });
@@ -93,26 +106,30 @@ test('every station at every width: axe clean, nothing wider than the screen', a
 	);
 });
 
-test('a list and a month are axe clean while they are open, and give the focus back', async ({ page }) => {
-	for (const [path, opener] of [
-		// A list so long that it scrolls, whatever others made here.
-		['/kitchen/data', page.getByRole('combobox', { name: 'Time zone' })],
-		['/batches/new', page.getByRole('combobox', { name: 'Product' })],
-		['/batches/new', page.getByRole('button', { name: 'Made on: choose from a month' })]
-	] as const) {
-		await open(page, path);
-		if (path === '/kitchen/data') await page.getByText('Begin a kitchen of your own').click();
-		await opener.click();
-		await expect(page.locator('.options, .month')).toBeVisible();
-		// What pops up belongs to its control and to no landmark.
-		const { violations } = await new AxeBuilder({ page }).disableRules(['region']).analyze();
-		expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target)])).toEqual([]);
-		await page.keyboard.press('Escape');
-		await expect(page.locator('.options, .month')).toHaveCount(0);
-		// What was opened by a press has the focus again.
-		await expect(opener).toBeFocused();
+test(
+	'a list and a month are axe clean while they are open, and give the focus back',
+	LONG,
+	async ({ page }) => {
+		for (const [path, opener] of [
+			// A list so long that it scrolls, whatever others made here.
+			['/kitchen/data', page.getByRole('combobox', { name: 'Time zone' })],
+			['/batches/new', page.getByRole('combobox', { name: 'Product' })],
+			['/batches/new', page.getByRole('button', { name: 'Made on: choose from a month' })]
+		] as const) {
+			await open(page, path);
+			if (path === '/kitchen/data') await page.getByText('Begin a kitchen of your own').click();
+			await opener.click();
+			await expect(page.locator('.options, .month')).toBeVisible();
+			// What pops up belongs to its control and to no landmark.
+			const { violations } = await new AxeBuilder({ page }).disableRules(['region']).analyze();
+			expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target)])).toEqual([]);
+			await page.keyboard.press('Escape');
+			await expect(page.locator('.options, .month')).toHaveCount(0);
+			// What was opened by a press has the focus again.
+			await expect(opener).toBeFocused();
+		}
 	}
-});
+);
 
 test('the focus goes to what stands in the place of what went away', async ({ page }) => {
 	await open(page, '/shelf/mix');
@@ -175,7 +192,7 @@ test('dialogs are axe clean and close with Escape', async ({ page }) => {
 	await page.keyboard.press('Escape');
 });
 
-test('a label is changed part by part at every width, axe clean', async ({ page }) => {
+test('a label is changed part by part at every width, axe clean', LONG, async ({ page }) => {
 	await page.setViewportSize(SIZES[0]);
 	const label = await firstOf(page, '/labels');
 	const wide = { size: SIZES[0], parts: ['quantity', 'sentence', 'contact'] };

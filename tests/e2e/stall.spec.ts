@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { choose } from './controls.ts';
 import { answered, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import type { Page } from '@playwright/test';
@@ -219,44 +220,48 @@ test('a sale comes back: its money is given back, its pack is not sold again', a
 	await expect(page.getByRole('region', { name: 'By place' })).toContainText(place);
 });
 
-test('a delivery of several breads to one customer is owed as one, all of it or none', async ({ page }) => {
-	const [one, other] = [fresh('Choir roti'), fresh('Choir pita')];
-	for (const name of [one, other]) {
-		await newFormula(page, name);
-		await planBatch(page);
-		await measure(page, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
-		await record(page);
+test(
+	'a delivery of several breads to one customer is owed as one, all of it or none',
+	LONG,
+	async ({ page }) => {
+		const [one, other] = [fresh('Choir roti'), fresh('Choir pita')];
+		for (const name of [one, other]) {
+			await newFormula(page, name);
+			await planBatch(page);
+			await measure(page, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
+			await record(page);
+		}
+		await open(page, '/sales');
+		await choose(page.getByLabel('Packs of', { exact: true }), new RegExp(one));
+		await page.getByLabel('Packs', { exact: true }).fill('3');
+		await page.getByRole('button', { name: 'Another bread for the same customer' }).click();
+		await choose(page.getByLabel('Packs of, line 2'), new RegExp(other));
+		await page.getByLabel('Packs, line 2').fill('5');
+		await expect(page.getByText('has 4 packs left')).toBeVisible();
+		const customer = fresh('The choir');
+		await choose(page.getByLabel('Paid').first(), 'owed');
+		await page.getByLabel('Where').fill(fresh('Delivery'));
+		await page.getByLabel('Who owes it').fill(customer);
+		await answered(page, () => page.getByRole('button', { name: 'Record the sale' }).click());
+		// Nothing of the first line was kept either.
+		await expect(page.getByText(/has 4 packs left, not 5/)).toBeVisible();
+		await expect(page.getByLabel('Packs of', { exact: true })).toHaveText(/\(4 left\)/);
+		await page.getByLabel('Packs, line 2').fill('2');
+		// 3 · 6.50 + 2 · 6.50
+		await expect(page.getByTestId('sale-total')).toHaveText('$32.50');
+		await answered(page, () => page.getByRole('button', { name: 'Record the sale' }).click());
+		const owed = page
+			.getByRole('region', { name: 'Owed to you' })
+			.getByRole('listitem')
+			.filter({ hasText: customer });
+		await expect(owed).toContainText('$32.50');
+		await expect(owed).toContainText('5 packs');
+		await answered(page, () => owed.getByRole('button', { name: 'Paid, cash' }).click());
+		await expect(owed).toHaveCount(0);
 	}
-	await open(page, '/sales');
-	await choose(page.getByLabel('Packs of', { exact: true }), new RegExp(one));
-	await page.getByLabel('Packs', { exact: true }).fill('3');
-	await page.getByRole('button', { name: 'Another bread for the same customer' }).click();
-	await choose(page.getByLabel('Packs of, line 2'), new RegExp(other));
-	await page.getByLabel('Packs, line 2').fill('5');
-	await expect(page.getByText('has 4 packs left')).toBeVisible();
-	const customer = fresh('The choir');
-	await choose(page.getByLabel('Paid').first(), 'owed');
-	await page.getByLabel('Where').fill(fresh('Delivery'));
-	await page.getByLabel('Who owes it').fill(customer);
-	await answered(page, () => page.getByRole('button', { name: 'Record the sale' }).click());
-	// Nothing of the first line was kept either.
-	await expect(page.getByText(/has 4 packs left, not 5/)).toBeVisible();
-	await expect(page.getByLabel('Packs of', { exact: true })).toHaveText(/\(4 left\)/);
-	await page.getByLabel('Packs, line 2').fill('2');
-	// 3 · 6.50 + 2 · 6.50
-	await expect(page.getByTestId('sale-total')).toHaveText('$32.50');
-	await answered(page, () => page.getByRole('button', { name: 'Record the sale' }).click());
-	const owed = page
-		.getByRole('region', { name: 'Owed to you' })
-		.getByRole('listitem')
-		.filter({ hasText: customer });
-	await expect(owed).toContainText('$32.50');
-	await expect(owed).toContainText('5 packs');
-	await answered(page, () => owed.getByRole('button', { name: 'Paid, cash' }).click());
-	await expect(owed).toHaveCount(0);
-});
+);
 
-test('a stall that stays open past midnight sells on the new day', async ({ page }) => {
+test('a stall that stays open past midnight sells on the new day', LONG, async ({ page }) => {
 	const name = fresh('Midnight roti');
 	await newFormula(page, name);
 	await planBatch(page);

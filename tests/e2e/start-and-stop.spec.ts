@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -90,7 +91,7 @@ async function saveLoop(
 	return { acknowledged, last };
 }
 
-test('killed in the middle of saving, left running, started twice, stopped', async ({ page }) => {
+test('killed in the middle of saving, left running, started twice, stopped', LONG, async ({ page }) => {
 	const dataDir = join(folder, 'data');
 	const port = await freePort();
 	const first = await startApplication(dataDir, port);
@@ -188,12 +189,16 @@ test('a start that cannot be says what failed and how to mend it', async () => {
 	).rejects.toThrow(/database does not answer[\s\S]*Check DATABASE_URL/);
 });
 
-test('two hundred requests nobody should send are answered in words, and no page fails afterwards', async () => {
-	const { failures, failing, misfits } = await beHostile(folder, 200, 20_261_129);
-	expect(failures).toEqual([]);
-	expect(failing).toEqual([]);
-	expect(misfits).toEqual([]);
-});
+test(
+	'two hundred requests nobody should send are answered in words, and no page fails afterwards',
+	LONG,
+	async () => {
+		const { failures, failing, misfits } = await beHostile(folder, 200, 20_261_129);
+		expect(failures).toEqual([]);
+		expect(failing).toEqual([]);
+		expect(misfits).toEqual([]);
+	}
+);
 
 test('killed twice while devices write: nothing acknowledged is lost, and nothing is there twice', async () => {
 	const { acknowledged, lost, doubled } = await killed(folder, 2, 20_261_129);
@@ -202,7 +207,7 @@ test('killed twice while devices write: nothing acknowledged is lost, and nothin
 	expect(doubled).toEqual([]);
 });
 
-test('a full disk is said, loses nothing, and is written to again once there is room', async () => {
+test('a full disk is said, loses nothing, and is written to again once there is room', LONG, async () => {
 	const disk = await filled(folder);
 	test.skip(disk === null, 'a disk of its own takes root');
 	expect(disk).toMatchObject({ said: true, wentOn: true, lost: [], doubled: [] });

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { make, writeDown } from './job.ts';
@@ -100,34 +101,36 @@ test('a spread that is changed moves the chance, and is listed with where it com
 	expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
 });
 
-test('labels and Today name what may not survive; a batch is asked about itself and about the next', async ({
-	page
-}) => {
-	await open(page, '/labels');
-	await expect(page.getByTestId('unsure').first()).toContainText('of 100 laboratories');
-	await open(page, '/');
-	await expect(page.getByTestId('attention')).toContainText('in 100 that a laboratory finds it as printed');
-	// Of its history: the list shows the newest, whatever else is made here.
-	await open(page, '/formulas');
-	const formula = await page.getByRole('link', { name: 'Beet and cumin roti' }).getAttribute('href');
-	await open(page, `${formula}/history`);
-	await page.locator('main a[href^="/batches/"]').first().click();
-	await ready(page);
-	await page.getByRole('link', { name: 'How sure' }).click();
-	await drawn(page);
-	await expect(page.getByText('it is what lies in these bags')).toBeVisible();
-	await page.getByRole('link', { name: 'The label', exact: true }).click();
-	await expect(page.getByText('in packs of a coming batch')).toBeVisible();
-	await drawn(page);
-	await test.step('on paper it is one page, headed that it is a calculation', async () => {
-		const pages = await readPdf(await page.pdf({ format: 'A4' }));
-		expect(pages.count).toBe(1);
-		expect(pages.text).toContain('A calculation from the spreads');
-	});
-	// Stopped, what was found stays.
-	await open(page, page.url());
-	await page.getByTestId('bands').waitFor();
-	const stop = page.getByRole('button', { name: 'Stop', exact: true });
-	if (await stop.isVisible()) await stop.click({ timeout: 2000 }).catch(() => undefined);
-	await expect(page.getByTestId('bands')).toBeVisible();
-});
+test(
+	'labels and Today name what may not survive; a batch is asked about itself and about the next',
+	LONG,
+	async ({ page }) => {
+		await open(page, '/labels');
+		await expect(page.getByTestId('unsure').first()).toContainText('of 100 laboratories');
+		await open(page, '/');
+		await expect(page.getByTestId('attention')).toContainText('in 100 that a laboratory finds it as printed');
+		// Of its history: the list shows the newest, whatever else is made here.
+		await open(page, '/formulas');
+		const formula = await page.getByRole('link', { name: 'Beet and cumin roti' }).getAttribute('href');
+		await open(page, `${formula}/history`);
+		await page.locator('main a[href^="/batches/"]').first().click();
+		await ready(page);
+		await page.getByRole('link', { name: 'How sure' }).click();
+		await drawn(page);
+		await expect(page.getByText('it is what lies in these bags')).toBeVisible();
+		await page.getByRole('link', { name: 'The label', exact: true }).click();
+		await expect(page.getByText('in packs of a coming batch')).toBeVisible();
+		await drawn(page);
+		await test.step('on paper it is one page, headed that it is a calculation', async () => {
+			const pages = await readPdf(await page.pdf({ format: 'A4' }));
+			expect(pages.count).toBe(1);
+			expect(pages.text).toContain('A calculation from the spreads');
+		});
+		// Stopped, what was found stays.
+		await open(page, page.url());
+		await page.getByTestId('bands').waitFor();
+		const stop = page.getByRole('button', { name: 'Stop', exact: true });
+		if (await stop.isVisible()) await stop.click({ timeout: 2000 }).catch(() => undefined);
+		await expect(page.getByTestId('bands')).toBeVisible();
+	}
+);

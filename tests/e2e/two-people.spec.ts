@@ -1,7 +1,8 @@
+import { LONG } from './long.ts';
 import { answered, draftKept, fresh, measure, newFormula, open, planBatch, record } from './making.ts';
 import { expect, test } from './test.ts';
 
-test('the second to type in a formula sees both and chooses', async ({ page, context }) => {
+test('the second to type in a formula sees both and chooses', LONG, async ({ page, context }) => {
 	await newFormula(page, fresh('Shared'));
 	const other = await context.newPage();
 	await open(other, page.url());

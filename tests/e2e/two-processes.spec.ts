@@ -7,6 +7,12 @@ import { comeIn } from '../../scripts/lib/come-in.ts';
 import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { startMariaDb, type OwnMariaDb } from '../../scripts/lib/mariadb.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
+import type { Job } from '../../src/lib/jobs/types.ts';
+import { openDatabase } from '../../src/lib/server/db/connection.ts';
+import { readArchive } from '../../src/lib/server/archive/read.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
+import { open, ready } from './making.ts';
+import { switching, type Switch } from './switching.ts';
 import { expect, test } from '@playwright/test';
 
 /** Two processes on one database: what one is told the other tells, and where one ends the other goes on. */
@@ -14,8 +20,12 @@ test.describe.configure({ mode: 'serial' });
 
 let folder: string;
 let mariadb: OwnMariaDb;
-let left: Application;
-let right: Application;
+/** A process, and the address at which it alone answers. */
+type Process = Application;
+let left: Process;
+let right: Process;
+/** Under what address people open them, whichever is there. */
+let balancer: Switch;
 let cookie: string;
 let metricsPort = 0;
 let batchId = '';
@@ -25,11 +35,17 @@ test.beforeAll(async () => {
 	layDemo(join(folder, 'database'));
 	mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
 	metricsPort = await freePort();
-	const start = async (name: string, more: NodeJS.ProcessEnv = {}) =>
-		startApplication(join(folder, name), await freePort(), { DATABASE_URL: mariadb.ownerUrl, ...more });
+	const front = await freePort();
+	balancer = await switching(front, () => [left, right].map(portOf));
+	const start = async (name: string, more: NodeJS.ProcessEnv = {}): Promise<Process> => {
+		const port = await freePort();
+		const env = { DATABASE_URL: mariadb.ownerUrl, ORIGIN: balancer.address, ...more };
+		const application = await startApplication(join(folder, name), port, env);
+		return { ...application, address: `http://127.0.0.1:${port}` };
+	};
 	left = await start('left', { METRICS_PORT: String(metricsPort) });
 	right = await start('right');
-	cookie = await comeIn(left.address);
+	cookie = await comeIn(balancer.address);
 	const html = await (await ask(left, '/batches')).text();
 	const onBench = /href="\/batches\/([0-9A-Z]{26})\/divide"/.exec(html)?.[1];
 	batchId = onBench ?? /href="\/batches\/([0-9A-Z]{26})/.exec(html)?.[1] ?? '';
@@ -37,18 +53,17 @@ test.beforeAll(async () => {
 test.afterAll(async () => {
 	await right?.stop();
 	await left?.stop();
+	await balancer?.stop();
 	await mariadb?.stop();
 	if (folder) rmSync(folder, { recursive: true, force: true });
 });
 
-const portOf = ({ address }: Application) => new URL(address).port;
-/** A browser's cookies bear the port it opened; behind a balancer that is one, here each process has its own. */
-const cookieFor = (at: Application) => cookie.replaceAll(`-${portOf(left)}=`, `-${portOf(at)}=`);
+const portOf = ({ address }: Process) => Number(new URL(address).port);
 
-const ask = (at: Application, path: string, init: RequestInit = {}) =>
+const ask = (at: Process, path: string, init: RequestInit = {}) =>
 	fetch(`${at.address}${path}`, {
 		...init,
-		headers: { cookie: cookieFor(at), origin: at.address, accept: 'text/html', ...init.headers }
+		headers: { cookie, origin: balancer.address, accept: 'text/html', ...init.headers }
 	});
 
 /** Enters a ball at one process; the entry's id. */
@@ -120,10 +135,56 @@ test('each says that it is there, that its database takes writes, and what it di
 	expect(metrics).not.toContain(batchId);
 });
 
-test('where one is killed the other goes on, with what was entered and who came in', async () => {
+test('where one is killed the other goes on: what was entered, who came in, long work, and what is typed at the desk', async ({
+	browser
+}) => {
+	test.setTimeout(120_000);
+	// At the desk, through the balancer: a formula half typed, and a batch's figures not yet recorded.
+	const context = await another(browser, balancer.address);
+	const [sheet, desk] = [await context.newPage(), await context.newPage()];
+	await open(sheet, '/formulas');
+	await sheet.getByRole('button', { name: 'New formula' }).click();
+	await expect(sheet).toHaveURL(/\/formulas\/[0-9A-Z]{26}$/);
+	await ready(sheet);
+	await sheet.getByLabel('Name', { exact: true }).fill('Typed before');
+	await expect(sheet.getByText('Draft kept')).toBeVisible();
+	await open(desk, '/shelf/blank');
+	await desk.getByLabel('Name, as you call it').fill('Oats from the desk');
+
 	const before = await enter(left);
-	await left.kill();
+	const db = openDatabase(mariadb.ownerUrl);
+	const id = ulid();
+	try {
+		const body = new FormData();
+		body.set('draft', JSON.stringify({ id, withCustomers: true }));
+		const form = { accept: 'application/json', 'x-sveltekit-action': 'true' };
+		await ask(left, '/kitchen/data?/archive', { method: 'POST', headers: form, body });
+		const takenBy = async () => (await db('jobs').where('id', id).first('taken_by'))?.taken_by ?? '';
+		await expect.poll(takenBy, { intervals: [20] }).toContain(` ${left.child.pid} `);
+		await left.kill();
+		// In the middle of it: nobody has ended it.
+		expect((await db('jobs').where('id', id).first('state'))?.state).toBe('running');
+	} finally {
+		await db.destroy();
+	}
+
 	const answer = await ask(right, `/batches/${batchId}/entries.json`);
 	expect(await answer.text()).toContain(before);
 	await enter(right);
+
+	await sheet.getByLabel('Name', { exact: true }).fill('Typed before and after');
+	await expect(sheet.getByText('Draft kept')).toBeVisible({ timeout: 30_000 });
+	await open(sheet, new URL(sheet.url()).pathname);
+	await expect(sheet.getByLabel('Name', { exact: true })).toHaveValue('Typed before and after');
+	await desk.getByRole('button', { name: 'Put it on the shelf' }).click();
+	await expect(desk.getByRole('heading', { level: 1, name: 'Oats from the desk' })).toBeVisible({
+		timeout: 30_000
+	});
+	await context.close();
+
+	const job = async () => (await (await ask(right, `/work/${id}/state.json`)).json()) as Job;
+	await expect.poll(async () => (await job()).state, { timeout: 60_000 }).toBe('done');
+	const file = new Uint8Array(await (await ask(right, `/work/${id}/file`)).arrayBuffer());
+	expect(file.length).toBe((await job()).outcome?.file?.bytes);
+	expect((await readArchive(file)).manifest.tables.length).toBeGreaterThan(50);
 });

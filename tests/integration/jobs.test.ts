@@ -34,7 +34,10 @@ async function asked(kind: JobKind, of: object = {}, isComing = false): Promise<
 }
 /** As if the process that has a job were gone for longer than it holds it. */
 const leaseOver = (id: string) =>
-	bench.db('jobs').where('id', id).update({ taken_until: bench.db.raw('UTC_TIMESTAMP(3) - INTERVAL 1 SECOND') });
+	bench
+		.db('jobs')
+		.where('id', id)
+		.update({ taken_until: bench.db.raw('UTC_TIMESTAMP(3) - INTERVAL 1 SECOND') });
 const bytesOf = async (kitchenId: string, jobId: string): Promise<Uint8Array> => {
 	const pieces: Uint8Array[] = [];
 	for await (const piece of readParts(bench.db, { kitchenId, jobId, side: 'out' })) pieces.push(piece);
@@ -180,7 +183,9 @@ describe('work that is done', () => {
 		await leaseOver(id);
 		expect(await runNextJob(bench.db)).toBe(true);
 		expect(await jobOf(bench.db, personId, id)).toMatchObject({ state: 'done', outcome: { kitchenId } });
-		expect((await kitchensOf(bench.db, personId, () => '2026-04-05')).map((each) => each.id)).toEqual([kitchenId]);
+		expect((await kitchensOf(bench.db, personId, () => '2026-04-05')).map((each) => each.id)).toEqual([
+			kitchenId
+		]);
 		for (const { name, rows } of (await readArchive(archive)).manifest.tables) {
 			const [row] = await bench
 				.db(name)

@@ -38,7 +38,14 @@ describe('migrations', () => {
 		)) as [{ name: string; kitchen: string | null }[]];
 		expect(tables.length).toBeGreaterThan(8);
 		// What is of persons, and that a kitchen went.
-		const ofPersons = ['challenges', 'deleted_kitchens', 'passkeys', 'persons', 'rate_limits', 'recovery_codes'];
+		const ofPersons = [
+			'challenges',
+			'deleted_kitchens',
+			'passkeys',
+			'persons',
+			'rate_limits',
+			'recovery_codes'
+		];
 		expect(
 			tables
 				.filter((table) => table.kitchen === null)

@@ -20,7 +20,15 @@ const PAGES = import.meta.glob('../../src/routes/**/+page.server.ts');
  * What counts changes, what follows from rows beside it, and as what the browser is known in a kitchen, are no rows
  * somebody sent.
  */
-const FOLLOWING = ['changes', 'sales_months', 'batch_standings', 'devices', 'feed', 'feed_heads', 'kitchen_usage'];
+const FOLLOWING = [
+	'changes',
+	'sales_months',
+	'batch_standings',
+	'devices',
+	'feed',
+	'feed_heads',
+	'kitchen_usage'
+];
 /** Refused where nothing would change: the demo's labels are approved as they stand. */
 const REFUSED = ['/labels/[id] approve'];
 

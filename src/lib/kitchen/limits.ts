@@ -28,7 +28,9 @@ export function limitWords(name: keyof Limits, { has, most }: Limit): string {
 }
 
 /** Of what a kitchen keeps: what is near its limit or beyond, worst first. */
-export function nearLimits(limits: Pick<Limits, 'rows' | 'bytes'>): { name: 'rows' | 'bytes'; share: number }[] {
+export function nearLimits(
+	limits: Pick<Limits, 'rows' | 'bytes'>
+): { name: 'rows' | 'bytes'; share: number }[] {
 	return (['rows', 'bytes'] as const)
 		.map((name) => ({ name, share: limits[name].has / limits[name].most }))
 		.filter(({ share }) => share >= NEAR)

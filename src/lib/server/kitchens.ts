@@ -55,7 +55,11 @@ function kitchenFromRow(row: KitchenRow): Kitchen {
 
 /** The kitchen that was made first: for scripts of an installation that has one. Who asks is in one of their own. */
 export async function theKitchen(db: Database): Promise<Kitchen> {
-	const first = await db('kitchens').whereNull('practice_of').whereIn('state', [...OPEN]).orderBy('id').first('id');
+	const first = await db('kitchens')
+		.whereNull('practice_of')
+		.whereIn('state', [...OPEN])
+		.orderBy('id')
+		.first('id');
 	if (!first) throw new NotFound('there is no kitchen yet');
 	return getKitchen(db, first.id);
 }
@@ -104,7 +108,10 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 
 /** Every kitchen of this installation with its settings, those of practice too. */
 export async function everyKitchen(db: Database): Promise<Kitchen[]> {
-	const ids = await db('kitchens').whereIn('state', [...OPEN]).orderBy('id').pluck<string[]>('id');
+	const ids = await db('kitchens')
+		.whereIn('state', [...OPEN])
+		.orderBy('id')
+		.pluck<string[]>('id');
 	return Promise.all(ids.map((id) => getKitchen(db, id)));
 }
 

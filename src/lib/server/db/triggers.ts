@@ -31,7 +31,8 @@ export async function whileItMayChange(knex: Knex, table: string, act: () => Pro
 }
 
 /** Whether the whole kitchen of a row is on its way: it leaves, or did not arrive whole. */
-const IS_ON_ITS_WAY = "(SELECT k.state FROM kitchens k WHERE k.id = OLD.kitchen_id) IN ('arriving', 'leaving')";
+const IS_ON_ITS_WAY =
+	"(SELECT k.state FROM kitchens k WHERE k.id = OLD.kitchen_id) IN ('arriving', 'leaving')";
 const UNLESS_ON_ITS_WAY = `IF NOT COALESCE(${IS_ON_ITS_WAY}, FALSE) THEN `;
 const END_IF = '; END IF';
 

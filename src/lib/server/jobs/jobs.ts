@@ -89,7 +89,9 @@ const toJob = (row: JobRow): Job => ({
 
 /** A job of whoever asked for it. Throws `NotFound`. */
 export async function jobOf(db: Database, personId: string, jobId: string): Promise<Job> {
-	const row = await db('jobs').where({ id: jobId, person_id: personId }).first<JobRow | undefined>([...COLUMNS]);
+	const row = await db('jobs')
+		.where({ id: jobId, person_id: personId })
+		.first<JobRow | undefined>([...COLUMNS]);
 	if (!row) throw new NotFound('this work is not here');
 	return toJob(row);
 }

@@ -34,7 +34,11 @@ const NEVER = new AbortController().signal;
 
 async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void> {
 	if (job.tries > MOST_TRIES) {
-		await fail(db, job, `this was begun ${MOST_TRIES} times and never came to its end: what does it is in trouble`);
+		await fail(
+			db,
+			job,
+			`this was begun ${MOST_TRIES} times and never came to its end: what does it is in trouble`
+		);
 		return;
 	}
 	const lost = new AbortController();
@@ -80,7 +84,11 @@ async function failed(db: Database, job: Taken, error: unknown): Promise<void> {
 		return;
 	}
 	log.error({ job: job.id, kind: job.kind, error: logged(error) }, 'a job failed');
-	await fail(db, job, `something failed on the server, and nothing was changed: look for ${job.id} in what it printed`);
+	await fail(
+		db,
+		job,
+		`something failed on the server, and nothing was changed: look for ${job.id} in what it printed`
+	);
 }
 
 async function fail(db: Database, job: Taken, problem: string): Promise<void> {

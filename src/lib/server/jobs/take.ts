@@ -36,8 +36,12 @@ export async function takeJob(db: Database): Promise<Taken | null> {
 	if (!isThere) return null;
 	return inTransaction(db, async (transaction) => {
 		const held = () =>
-			transaction('jobs').where('state', 'running').where('taken_until', '>', transaction.raw('UTC_TIMESTAMP(3)'));
-		const alone = await held().whereIn('kind', [...ALONE]).first('id');
+			transaction('jobs')
+				.where('state', 'running')
+				.where('taken_until', '>', transaction.raw('UTC_TIMESTAMP(3)'));
+		const alone = await held()
+			.whereIn('kind', [...ALONE])
+			.first('id');
 		const row = await transaction('jobs')
 			.where((free) => {
 				void free

@@ -57,7 +57,9 @@ function countBeside(db: Database, kitchenId: string): void {
 	if (counting.has(kitchenId)) return;
 	counting.add(kitchenId);
 	countUsage(db, kitchenId)
-		.catch((error: unknown) => log.warn({ error: logged(error) }, 'what a kitchen keeps could not be counted'))
+		.catch((error: unknown) =>
+			log.warn({ error: logged(error) }, 'what a kitchen keeps could not be counted')
+		)
 		.finally(() => counting.delete(kitchenId));
 }
 
@@ -69,7 +71,8 @@ export async function countUsage(db: Database, kitchenId: string): Promise<Usage
 	const usage = { rows: 0, bytes: 0, countedAt: utcNow() };
 	const long = await longColumns(db);
 	for (const table of await tablesWithKitchens(db)) {
-		const sum = (long.get(table) ?? []).map((column) => `COALESCE(LENGTH(\`${column}\`), 0)`).join(' + ') || '0';
+		const sum =
+			(long.get(table) ?? []).map((column) => `COALESCE(LENGTH(\`${column}\`), 0)`).join(' + ') || '0';
 		const [row] = await db(table)
 			.where('kitchen_id', kitchenId)
 			.select<{ rows: string; bytes: string | null }[]>(

@@ -50,7 +50,14 @@ export async function removeForGood(
 	}
 	const left = (await countsOf(db, all)).filter(({ table }) => table !== 'kitchens' && table !== 'changes');
 	for (const each of went) each.left = left.find(({ table }) => table === each.table)?.rows ?? 0;
-	const deletion = { id: kitchenId, name: kitchen.name, byName: by.name, begunAt: began, deletedAt: utcNow(), went };
+	const deletion = {
+		id: kitchenId,
+		name: kitchen.name,
+		byName: by.name,
+		begunAt: began,
+		deletedAt: utcNow(),
+		went
+	};
 	await inTransaction(db, async (transaction) => {
 		await transaction('deleted_kitchens')
 			.insert({
@@ -101,7 +108,10 @@ export async function deletionOf(db: Database, kitchenId: string): Promise<Delet
 }
 
 /** Kitchens somebody took away, the newest first. */
-export async function deletionsBy(db: Database, personId: string): Promise<{ id: string; name: string; deletedAt: string }[]> {
+export async function deletionsBy(
+	db: Database,
+	personId: string
+): Promise<{ id: string; name: string; deletedAt: string }[]> {
 	const rows = await db('deleted_kitchens')
 		.where('person_id', personId)
 		.orderBy('deleted_at', 'desc')

@@ -50,7 +50,9 @@ export async function settle(db: Database, now = Date.now()): Promise<void> {
 		counted.clear();
 		for (const row of rows) counted.set(row.kitchen_id, { minute, number: row.number });
 		if (new Date(now).getUTCSeconds() === 0)
-			await db('kitchen_requests').where('minute', '<', minuteOf(now - FORGET_MS)).delete();
+			await db('kitchen_requests')
+				.where('minute', '<', minuteOf(now - FORGET_MS))
+				.delete();
 	} catch (error) {
 		// A minute that is not counted limits nobody.
 		log.warn({ error: logged(error) }, 'requests could not be counted');

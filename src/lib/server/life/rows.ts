@@ -62,7 +62,10 @@ export async function removeItself(db: Database, kitchenId: string): Promise<voi
 }
 
 /** A transaction in which rows may go before those that refer to them: these go too. */
-export async function withoutReferences<T>(db: Database, act: (transaction: Database) => Promise<T>): Promise<T> {
+export async function withoutReferences<T>(
+	db: Database,
+	act: (transaction: Database) => Promise<T>
+): Promise<T> {
 	return inTransaction(db, async (transaction) => {
 		await transaction.raw('SET SESSION foreign_key_checks = 0');
 		try {

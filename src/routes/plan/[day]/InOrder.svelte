@@ -47,9 +47,18 @@
 	);
 	const count = (kind: string, make: { pieces: number; packs: number } | undefined) =>
 		kind === 'pack' ? `${make?.packs ?? 0} packs` : kind === 'mix' ? '' : `${make?.pieces ?? 0} pieces`;
+
+	/** Lines a step may take on paper: letters that fit beside each other in its two columns of words. */
+	const LETTERS = { what: 44, who: 26 };
+	const linesOf = ({ task, make, on }: (typeof rows)[number]) =>
+		Math.max(
+			Math.ceil(`${task.words}, ${make?.name ?? ''} ${count(task.kind, make)}`.length / LETTERS.what),
+			Math.ceil(on.map(({ id }) => nameOf(id)).join(', ').length / LETTERS.who)
+		);
+	const lines = $derived(rows.reduce((sum, row) => sum + linesOf(row), 0));
 </script>
 
-<table class="ledger in-order mt-2" style:--steps={rows.length}>
+<table class="ledger in-order mt-2" style:--lines={lines}>
 	<thead>
 		<tr>
 			<th>From</th><th>What</th><th>Who, and on what</th><th class="number">Takes</th><th
@@ -88,9 +97,9 @@
 		.in-order {
 			font-size: 1.05rem;
 			line-height: 1.15;
-			/* One page for the wall: what has more steps than fill it in large type is drawn smaller, up to some forty of
+			/* One page for the wall: what has more lines than fill it in large type is drawn smaller, up to some fifty of
 			   them; smaller nobody reads it from the bench. */
-			zoom: clamp(0.45, 18 / var(--steps), 1);
+			zoom: clamp(0.45, 22 / var(--lines), 1);
 		}
 		.in-order td {
 			padding-block: 0.1rem;

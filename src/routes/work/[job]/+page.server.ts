@@ -15,7 +15,8 @@ export const load: PageServerLoad = async ({ locals, params }) => {
 	return {
 		job,
 		/** Of a kitchen that was taken away: what went with it. */
-		deletion: job.kind === 'remove' && job.state === 'done' ? await deletionOf(locals.db, job.kitchenId) : null
+		deletion:
+			job.kind === 'remove' && job.state === 'done' ? await deletionOf(locals.db, job.kitchenId) : null
 	};
 };
 

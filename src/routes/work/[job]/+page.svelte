@@ -96,8 +96,8 @@
 {:else if job.outcome?.file}
 	{@const { name, bytes } = job.outcome.file}
 	<p class="mt-4" role="status">
-		<b class="break-words">{name}</b>, {plain(bytes / BYTES_A_MB, 1)} MB, is ready. It is kept here for a day: take it to
-		where you keep such things.
+		<b class="break-words">{name}</b>, {plain(bytes / BYTES_A_MB, 1)} MB, is ready. It is kept here for a day: take
+		it to where you keep such things.
 	</p>
 	<p class="mt-3">
 		<a bind:this={file} href="/work/{job.id}/file" class="button button-main" download>Download it</a>

@@ -32,9 +32,19 @@ export async function up(knex: Knex): Promise<void> {
 	});
 	await check(knex, 'jobs', 'jobs_asked', 'JSON_VALID(asked)');
 	await check(knex, 'jobs', 'jobs_outcome', 'outcome IS NULL OR JSON_VALID(outcome)');
-	await check(knex, 'jobs', 'jobs_state', "state IN ('coming', 'waiting', 'running', 'done', 'failed', 'stopped')");
+	await check(
+		knex,
+		'jobs',
+		'jobs_state',
+		"state IN ('coming', 'waiting', 'running', 'done', 'failed', 'stopped')"
+	);
 	await check(knex, 'jobs', 'jobs_taken', "(state = 'running') = (taken_by IS NOT NULL)");
-	await check(knex, 'jobs', 'jobs_ended', "(state IN ('done', 'failed', 'stopped')) = (ended_at IS NOT NULL)");
+	await check(
+		knex,
+		'jobs',
+		'jobs_ended',
+		"(state IN ('done', 'failed', 'stopped')) = (ended_at IS NOT NULL)"
+	);
 	await knex.schema.createTable('job_parts', (table) => {
 		table.charset('utf8mb4');
 		table.collate('utf8mb4_unicode_520_ci');
