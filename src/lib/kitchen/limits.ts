@@ -24,7 +24,7 @@ const BYTES_A_MB = 1_000_000;
 /** A limit in words: how much there is of how much. */
 export function limitWords(name: keyof Limits, { has, most }: Limit): string {
 	if (name === 'bytes') return `${plain(has / BYTES_A_MB, 1)} of ${plain(most / BYTES_A_MB)} MB`;
-	return `${plain(has)} of ${plain(most)} ${name === 'rows' ? 'rows' : 'requests in this minute'}`;
+	return `${plain(has)} of ${plain(most)} ${name === 'rows' ? 'rows' : 'asked this minute'}`;
 }
 
 /** Of what a kitchen keeps: what is near its limit or beyond, worst first. */

@@ -1,4 +1,5 @@
 import { isOver, type Job, type JobKind, type JobOutcome, type JobState } from '../../jobs/types.ts';
+import { cut } from '$core/measure/text.ts';
 import type { Database } from '../db/connection.ts';
 import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
@@ -32,7 +33,7 @@ export async function askJob(db: Database, asking: Asking): Promise<void> {
 				kitchen_id: asking.kitchenId,
 				person_id: asking.personId,
 				kind: asking.kind,
-				name: [...asking.name].slice(0, MOST_NAME).join(''),
+				name: cut(asking.name, MOST_NAME),
 				asked: JSON.stringify(asking.asked),
 				state: asking.isComing ? 'coming' : 'waiting',
 				asked_at: utcNow()

@@ -2,6 +2,7 @@ import { hostname } from 'node:os';
 import { randomUUID } from 'node:crypto';
 import type { JobKind } from '../../jobs/types.ts';
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
 
 /** A job as a process has it. */
@@ -30,6 +31,8 @@ const me = `${hostname().slice(0, 20)} ${process.pid}`;
 /** When a job that is taken now is free for others: by the database's clock, which all of them share. */
 const heldUntil = (db: Database) => db.raw<string>('UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [HELD_S]);
 
+type FreeRow = Pick<RowOf<'jobs'>, 'id' | 'kitchen_id' | 'person_id' | 'kind' | 'name' | 'asked' | 'tries'>;
+
 /** Takes the oldest job that waits, or whose process is gone; null where there is none. */
 export async function takeJob(db: Database): Promise<Taken | null> {
 	const isThere = await db('jobs').whereIn('state', ['waiting', 'running']).first('id');
@@ -42,21 +45,24 @@ export async function takeJob(db: Database): Promise<Taken | null> {
 		const alone = await held()
 			.whereIn('kind', [...ALONE])
 			.first('id');
-		const row = await transaction('jobs')
-			.where((free) => {
-				void free
-					.where('state', 'waiting')
-					.orWhere((left) =>
-						left.where('state', 'running').where('taken_until', '<=', transaction.raw('UTC_TIMESTAMP(3)'))
-					);
-			})
-			.modify((free) => {
-				if (alone) void free.whereNotIn('kind', [...ALONE]);
-			})
+		const [row] = await transaction('jobs')
+			.where(
+				(free) =>
+					void free
+						.where('state', 'waiting')
+						.orWhere(
+							(left) =>
+								void left
+									.where('state', 'running')
+									.where('taken_until', '<=', transaction.raw('UTC_TIMESTAMP(3)'))
+						)
+			)
+			.whereNotIn('kind', alone ? [...ALONE] : [])
 			.orderBy('asked_at')
+			.limit(1)
 			.forUpdate()
 			.skipLocked()
-			.first('id', 'kitchen_id', 'person_id', 'kind', 'name', 'asked', 'tries');
+			.select<FreeRow[]>('id', 'kitchen_id', 'person_id', 'kind', 'name', 'asked', 'tries');
 		if (!row) return null;
 		const by = `${me} ${randomUUID().slice(0, 8)}`.slice(0, 40);
 		await transaction('jobs')

@@ -1,7 +1,7 @@
 import type { Limit, Limits } from '../../kitchen/limits.ts';
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
-import { utcNow, type Row } from '../rows.ts';
+import { utcNow } from '../rows.ts';
 import { askedInThisMinute } from './requests.ts';
 import { tablesWithKitchens } from './rows.ts';
 
@@ -97,14 +97,12 @@ export async function countUsage(db: Database, kitchenId: string): Promise<Usage
 
 /** Columns that hold documents, texts and pictures, by table. */
 async function longColumns(db: Database): Promise<Map<string, string[]>> {
-	const rows = await db('information_schema.columns')
-		.where('table_schema', db.raw('DATABASE()'))
-		.whereIn('data_type', ['text', 'mediumtext', 'longtext', 'blob', 'mediumblob', 'longblob'])
-		.select<Row[]>({ of_table: 'table_name', of_column: 'column_name' });
+	const [rows] = (await db.raw(
+		`SELECT table_name AS name, column_name AS part FROM information_schema.columns
+		WHERE table_schema = DATABASE()
+			AND data_type IN ('text', 'mediumtext', 'longtext', 'blob', 'mediumblob', 'longblob')`
+	)) as [{ name: string; part: string }[]];
 	const columns = new Map<string, string[]>();
-	for (const row of rows) {
-		const table = String(row.of_table);
-		columns.set(table, [...(columns.get(table) ?? []), String(row.of_column)]);
-	}
+	for (const { name, part } of rows) columns.set(name, [...(columns.get(name) ?? []), part]);
 	return columns;
 }

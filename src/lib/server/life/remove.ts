@@ -83,13 +83,13 @@ async function countsOf(db: Database, kitchenIds: readonly string[]): Promise<We
 		const [row] = await db(table)
 			.whereIn('kitchen_id', [...kitchenIds])
 			.count<{ rows: number }[]>({ rows: '*' });
-		const rows = Number(row?.rows ?? 0);
+		const rows = row?.rows ?? 0;
 		if (rows > 0) counts.push({ table, rows, left: 0 });
 	}
 	const [own] = await db('kitchens')
 		.whereIn('id', [...kitchenIds])
 		.count<{ rows: number }[]>({ rows: '*' });
-	return [...counts, { table: 'kitchens', rows: Number(own?.rows ?? 0), left: 0 }];
+	return [...counts, { table: 'kitchens', rows: own?.rows ?? 0, left: 0 }];
 }
 
 /** What went with a kitchen that was taken away; null of one that was not. */

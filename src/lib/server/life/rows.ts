@@ -7,15 +7,12 @@ const AT_ONCE = 1000;
 
 /** Tables with rows of kitchens, by name; of each how it says whose a row is is the same. */
 export async function tablesWithKitchens(db: Database): Promise<string[]> {
-	const rows = await db('information_schema.columns as c')
-		.join('information_schema.tables as t', (on) =>
-			on.on('t.table_schema', 'c.table_schema').on('t.table_name', 'c.table_name')
-		)
-		.where('c.table_schema', db.raw('DATABASE()'))
-		.where('c.column_name', 'kitchen_id')
-		.where('t.table_type', 'BASE TABLE')
-		.orderBy('c.table_name')
-		.select<{ name: string }[]>({ name: 'c.table_name' });
+	const [rows] = (await db.raw(
+		`SELECT c.table_name AS name FROM information_schema.columns c
+		JOIN information_schema.tables t ON t.table_schema = c.table_schema AND t.table_name = c.table_name
+		WHERE c.table_schema = DATABASE() AND c.column_name = 'kitchen_id' AND t.table_type = 'BASE TABLE'
+		ORDER BY c.table_name`
+	)) as [{ name: string }[]];
 	return rows.map(({ name }) => name);
 }
 

@@ -74,7 +74,7 @@ export function watchPool(db: Database): void {
 		help: 'Jobs of the installation that nobody is at.',
 		async collect() {
 			const [row] = await db('jobs').where('state', 'waiting').count<{ number: number }[]>({ number: '*' });
-			this.set(Number(row?.number ?? 0));
+			this.set(row?.number ?? 0);
 		}
 	});
 	const pool = () => (db.client as { pool?: Pool }).pool;

@@ -77,7 +77,7 @@
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="restore-heading">
 	<h2 id="restore-heading">Restore an archive</h2>
 	<p class="text-quiet max-w-prose">
-		The kitchen of the archive comes back as it was, with every weighing, label and sale, and is opened. What is on
+		The kitchen of the archive comes back as it was, with every weighing, label and sale, and you own it. What is on
 		this machine now stays as it is.
 	</p>
 	{#if waiting > 0}

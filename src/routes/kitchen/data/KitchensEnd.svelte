@@ -19,7 +19,7 @@
 	let typed = $state('');
 	const removing = draftForm<never>({ saved: 'Being deleted', typed: () => ({ name: typed }) });
 	const LIMITS = ['rows', 'bytes', 'requests'] as const;
-	const NAMES = { rows: 'Kept', bytes: 'Room', requests: 'Asked' };
+	const NAMES = { rows: 'Kept', bytes: 'Room', requests: 'Requests' };
 </script>
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="limits-heading">
@@ -31,12 +31,12 @@
 	<dl class="mt-2 max-w-3xl">
 		{#each LIMITS as name (name)}
 			{@const limit = limits[name]}
-			<div class="border-rule grid gap-x-4 border-b py-2 sm:grid-cols-[6rem_1fr_14rem] sm:items-center">
+			<div class="border-rule grid gap-x-4 border-b py-2 sm:grid-cols-[6rem_1fr_18rem] sm:items-center">
 				<dt class="font-medium">{NAMES[name]}</dt>
 				<dd class="figure text-sm sm:order-last sm:text-right">{limitWords(name, limit)}</dd>
 				<dd>
 					<meter
-						class="h-3 w-full"
+						class="block h-3 w-full"
 						min="0"
 						max={limit.most}
 						high={NEAR * limit.most}

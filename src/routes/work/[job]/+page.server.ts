@@ -22,7 +22,7 @@ export const load: PageServerLoad = async ({ locals, params }) => {
 
 export const actions: Actions = {
 	stop: saving(nothingForm, async ({ locals, params }) => {
-		await stopJob(locals.db, whoIn(locals).personId, params.job ?? '');
+		await stopJob(locals.db, whoIn(locals).personId, params.job);
 	}),
 	open: async (event) => {
 		const job = await orNotFound(jobOf(event.locals.db, whoIn(event.locals).personId, event.params.job));

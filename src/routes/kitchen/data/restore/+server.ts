@@ -15,7 +15,7 @@ export const POST: RequestHandler = async ({ locals: { db, kitchen, ...locals },
 	await askJob(db, { ...job, kind: 'restore', name: 'an archive', asked, isComing: true });
 	try {
 		const parts = new PartsWriter(db, { kitchenId: kitchen.id, jobId: job.id, side: 'in' });
-		for await (const piece of request.body ?? []) await parts.write(piece as Uint8Array);
+		for await (const piece of request.body ?? []) await parts.write(piece);
 		await parts.end();
 	} catch (error) {
 		// Whoever sent it went away: nothing comes of it.

@@ -28,7 +28,9 @@ export const GET: RequestHandler = async ({ locals, params }) => {
 			if (next.done) controller.close();
 			else controller.enqueue(next.value);
 		},
-		cancel: async () => void (await parts.return(undefined))
+		cancel: async () => {
+			await parts.return(undefined);
+		}
 	});
 	return new Response(body, {
 		headers: {
