@@ -6,34 +6,39 @@ import { askedInThisMinute, countRequest, settle } from '$lib/server/life/reques
 import { tablesWithKitchens } from '$lib/server/life/rows.ts';
 import { nearLimits } from '$lib/kitchen/limits.ts';
 import { dayIn } from '$lib/day.ts';
-import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
+import { createKitchen, getKitchen, theKitchen } from '$lib/server/kitchens.ts';
 import { kitchensOf } from '$lib/server/people/memberships.ts';
 import { own } from '$lib/server/people/own-kitchen.ts';
+import { makePerson } from '$lib/server/people/persons.ts';
 import { beginSession, findSession } from '$lib/server/people/sessions.ts';
-import { begin } from '$lib/server/practice/begin.ts';
-import { newId, utcNow } from '$lib/server/rows.ts';
-import { demoLoaded, KITCHEN, useBench } from './kitchen.ts';
+import { beginPractice } from '$lib/server/practice/begin.ts';
+import { newId } from '$lib/server/rows.ts';
+import { demoLoaded, KITCHEN, makeRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
 const day = (zone: string) => dayIn(zone, new Date());
 let kitchenId = '';
 let personId = '';
 let otherId = '';
+const practiceId = newId();
 
 beforeAll(async () => {
 	await demoLoaded(bench.db);
 	({ id: kitchenId } = await theKitchen(bench.db));
-	const wren = await bench.db('memberships').where({ kitchen_id: kitchenId, role: 'owner' }).first('person_id');
-	personId = wren?.person_id ?? '';
+	personId = await makePerson(bench.db, { name: 'Wren', login: 'wren', password: 'three plain words' });
+	await own(bench.db, kitchenId, { personId, name: 'Wren' });
 	otherId = await createKitchen(bench.db, { ...KITCHEN, name: 'Next door' });
 	await own(bench.db, otherId, { personId, name: 'Wren' });
-	await bench.db('local_profiles').insert({
-		id: newId(),
-		kitchen_id: otherId,
-		profile: '{}',
-		created_at: utcNow(),
-		updated_at: utcNow()
-	} as never);
+	await makeRoti({ ...bench, kitchen: await getKitchen(bench.db, otherId) }, 'next door');
+	// Somebody practises beside it.
+	await beginSession(bench.db, { personId, cameBy: 'demo', kitchenId, deviceId: null });
+	const session = await bench.db('sessions').where('person_id', personId).first('id');
+	await beginPractice(
+		bench.db,
+		await theKitchen(bench.db),
+		{ personId, name: 'Wren', sessionId: session?.id ?? '' },
+		{ id: practiceId, exercise: 'salt', seed: 3, batchId: '' }
+	);
 }, 120_000);
 
 /** Every row of a kitchen, counted table by table. */
@@ -136,8 +141,10 @@ describe('a kitchen’s end', () => {
 		);
 		expect(seen.at(-1)?.[0]).toBe(seen.at(-1)?.[1]);
 		expect(deletion.went.every(({ left }) => left === 0)).toBe(true);
-		expect(await leftOf(bench.db, kitchenId)).toEqual([]);
-		expect(await bench.db('kitchens').where('id', kitchenId).first('id')).toBeUndefined();
+		for (const id of [kitchenId, practiceId]) {
+			expect(await leftOf(bench.db, id)).toEqual([]);
+			expect(await bench.db('kitchens').where({ id }).first('id')).toBeUndefined();
+		}
 		expect(await rowsOf(otherId)).toEqual(beside);
 		// No row anywhere refers to what went.
 		const [keys] = (await bench.db.raw(
