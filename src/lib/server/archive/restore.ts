@@ -40,7 +40,11 @@ export async function restoreKitchen(
 		await followReferences(database, id);
 		// How batches stand follows from what came in.
 		await inTransaction(database, async (db) => noteMissingStandings(db, await getKitchen(db, id)));
-		await database(KITCHENS).where({ id, state: 'arriving' }).update({ state: 'open' });
+		await inTransaction(database, async (db) => {
+			await db(KITCHENS).where({ id, state: 'arriving' }).update({ state: 'open' });
+			// It may have been taken away here once: it is back.
+			await db('deleted_kitchens').where('id', id).delete();
+		});
 	} catch (error) {
 		await removeUnfinished(database);
 		throw error;

@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import type { Knex } from 'knex';
 import type { Database } from './connection.ts';
 import { MIGRATIONS } from './migrations/index.ts';
@@ -26,11 +27,42 @@ export async function migrateTo(database: Database, name: string): Promise<void>
 	await run(database, migrationsUpTo(name));
 }
 
-async function run(database: Database, migrations: readonly Entry[]): Promise<string[]> {
-	const migrationSource = sourceOf(migrations);
-	const [, ran] = (await database.migrate.latest({ migrationSource })) as [number, string[]];
-	return ran;
+/** For so long it is waited for another process that migrates; the longest took a minute on ten busy years. */
+const WAIT_MS = 300_000;
+const LOOK_MS = 250;
+
+/**
+ * Runs what has not been run yet, from one process: of several that start at once the others wait until it is done. What
+ * a newer version ran is let be: a process of the version before may start beside it.
+ */
+async function run(database: Database, migrations: readonly Entry[], wait_ms = WAIT_MS): Promise<string[]> {
+	const config = { migrationSource: sourceOf(migrations), disableMigrationsListValidation: true };
+	for (const until = Date.now() + wait_ms; ; await setTimeout(LOOK_MS)) {
+		if (Date.now() < until && (await isBeingRun(database))) continue;
+		try {
+			const [, ran] = (await database.migrate.latest(config)) as [number, string[]];
+			return ran;
+		} catch (error) {
+			if (!isLocked(error) || Date.now() > until) throw error;
+		}
+	}
 }
+
+/** Whether another process is at it. */
+async function isBeingRun(database: Database): Promise<boolean> {
+	const [rows] = (await database.raw("SHOW TABLES LIKE 'knex_migrations_lock'")) as [unknown[]];
+	if (rows.length === 0) return false;
+	const [[lock]] = (await database.raw('SELECT MAX(is_locked) AS is_locked FROM knex_migrations_lock')) as [
+		{ is_locked: number | null }[]
+	];
+	return lock?.is_locked === 1;
+}
+
+/** Whether another began at the same moment: it has the lock, or makes the very tables the lock lies in. */
+const isLocked = (error: unknown): boolean =>
+	(error as Error).name === 'MigrationLocked' ||
+	/already locked/.test((error as Error).message) ||
+	(error as { code?: string }).code === 'ER_TABLE_EXISTS_ERROR';
 
 /** Takes every migration back, newest first. */
 export async function unmigrate(database: Database): Promise<void> {

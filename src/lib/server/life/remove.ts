@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
@@ -32,48 +33,61 @@ export async function removeForGood(
 	by: By,
 	goOn: (done: number, of: number) => void = () => {}
 ): Promise<Deletion> {
-	const before = await deletionOf(db, kitchenId);
-	if (before) return before;
 	const kitchen = await db('kitchens').where('id', kitchenId).first('id', 'name', 'state');
-	if (!kitchen) throw new NotFound('this kitchen is not here');
+	if (!kitchen) {
+		const before = await deletionOf(db, kitchenId);
+		if (before) return before;
+		throw new NotFound('this kitchen is not here');
+	}
 	if (kitchen.state !== 'leaving') refuse('', 'close the kitchen first');
-	const began = utcNow();
 	const practised = await db('kitchens').where('practice_of', kitchenId).pluck<string[]>('id');
 	await db('kitchens').where('practice_of', kitchenId).update({ state: 'leaving' });
 	const all = [...practised, kitchenId];
-	const went = await countsOf(db, all);
-	const of = went.reduce((sum, { rows }) => sum + rows, 0);
-	let done = 0;
+	const went = await begunWith(db, kitchen, by, all);
+	const of = went.reduce((sum, { table, rows }) => sum + (table === KITCHENS ? 0 : rows), 0);
+	let done = of - sumOf(await countsOf(db, all));
 	for (const id of all) {
 		await removeRows(db, id, (_, rows) => goOn((done += rows), Math.max(of, done)));
 		if (id !== kitchenId) await removeItself(db, id);
 	}
-	const left = (await countsOf(db, all)).filter(({ table }) => table !== 'kitchens' && table !== 'changes');
-	for (const each of went) each.left = left.find(({ table }) => table === each.table)?.rows ?? 0;
-	const deletion = {
-		id: kitchenId,
-		name: kitchen.name,
-		byName: by.name,
-		begunAt: began,
-		deletedAt: utcNow(),
-		went
-	};
+	const left = new Map((await countsOf(db, all)).map(({ table, rows }) => [table, rows]));
+	for (const each of went) each.left = each.table === KITCHENS ? 0 : (left.get(each.table) ?? 0);
 	await inTransaction(db, async (transaction) => {
 		await transaction('deleted_kitchens')
-			.insert({
-				id: kitchenId,
-				name: kitchen.name,
-				person_id: by.personId,
-				by_name: by.name,
-				begun_at: began,
-				deleted_at: deletion.deletedAt,
-				went: JSON.stringify(went)
-			})
-			.onConflict('id')
-			.ignore();
+			.where('id', kitchenId)
+			.update({ deleted_at: utcNow(), went: JSON.stringify(went) });
 	});
 	await removeItself(db, kitchenId);
-	return deletion;
+	return (await deletionOf(db, kitchenId)) ?? refuse('', 'what went could not be noted');
+}
+
+const KITCHENS = 'kitchens';
+
+const sumOf = (counts: readonly Went[]): number =>
+	counts.reduce((sum, { table, rows }) => sum + (table === KITCHENS ? 0 : rows), 0);
+
+/** What there was when it was begun, noted once: who begins again finds less. */
+async function begunWith(
+	db: Database,
+	{ id, name }: { id: string; name: string },
+	by: By,
+	all: readonly string[]
+): Promise<Went[]> {
+	const began = utcNow();
+	await db('deleted_kitchens')
+		.insert({
+			id,
+			name,
+			person_id: by.personId,
+			by_name: by.name,
+			begun_at: began,
+			deleted_at: began,
+			went: JSON.stringify(await countsOf(db, all))
+		})
+		.onConflict('id')
+		.ignore();
+	const row = await db('deleted_kitchens').where('id', id).first('went');
+	return JSON.parse(row?.went ?? '[]') as Went[];
 }
 
 /** How many rows tables have of kitchens, of each that has some. */
@@ -89,12 +103,18 @@ async function countsOf(db: Database, kitchenIds: readonly string[]): Promise<We
 	const [own] = await db('kitchens')
 		.whereIn('id', [...kitchenIds])
 		.count<{ rows: number }[]>({ rows: '*' });
-	return [...counts, { table: 'kitchens', rows: own?.rows ?? 0, left: 0 }];
+	return [...counts, { table: KITCHENS, rows: own?.rows ?? 0, left: 0 }];
 }
+
+/** Those of which nothing is here any more: one may be on its way, or have come back out of an archive. */
+const gone = (db: Database) =>
+	db('deleted_kitchens as d').whereNotExists(
+		db('kitchens as k').where('k.id', db.ref('d.id')).select('k.id')
+	);
 
 /** What went with a kitchen that was taken away; null of one that was not. */
 export async function deletionOf(db: Database, kitchenId: string): Promise<Deletion | null> {
-	const row = await db('deleted_kitchens').where('id', kitchenId).first();
+	const [row] = await gone(db).where('d.id', kitchenId).select<RowOf<'deleted_kitchens'>[]>('d.*');
 	return row
 		? {
 				id: row.id,
@@ -112,10 +132,10 @@ export async function deletionsBy(
 	db: Database,
 	personId: string
 ): Promise<{ id: string; name: string; deletedAt: string }[]> {
-	const rows = await db('deleted_kitchens')
-		.where('person_id', personId)
-		.orderBy('deleted_at', 'desc')
-		.select('id', 'name', 'deleted_at');
+	const rows = await gone(db)
+		.where('d.person_id', personId)
+		.orderBy('d.deleted_at', 'desc')
+		.select<RowOf<'deleted_kitchens'>[]>('d.*');
 	return rows.map((row) => ({ id: row.id, name: row.name, deletedAt: row.deleted_at }));
 }
 
