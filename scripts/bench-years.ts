@@ -1,5 +1,4 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import mysql from 'mysql2';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readArchive } from '../src/lib/server/archive/read.ts';
@@ -17,6 +16,8 @@ import { reaching } from './lib/reach.ts';
 import { serve } from './lib/serve.ts';
 import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
 import { ask } from './lib/come-in.ts';
+import { pathsOf } from './lib/every-list.ts';
+import { queriesOf, type Query } from './lib/queries.ts';
 import { madeArchive } from './lib/long-work.ts';
 
 const ROUNDS = 25;
@@ -108,91 +109,6 @@ async function restoreElsewhere(
 	await restoreKitchen(db, read);
 	const rows = read.manifest.tables.reduce((sum, table) => sum + table.rows, 0);
 	console.log(`years: its ${rows} rows restored elsewhere in ${ms(performance.now() - began)}`);
-}
-
-/** Every list, the ledger's totals, and traces of an old and a new code. */
-async function pathsOf(db: Database, kitchenId: string): Promise<string[]> {
-	const one = async (table: string, order: 'asc' | 'desc', where: Cells = {}) =>
-		String(
-			(
-				(await db(table)
-					.where({ kitchen_id: kitchenId, ...where })
-					.orderBy('id', order)
-					.first('id')) as Cells
-			).id
-		);
-	const lot = String(
-		(
-			(await db('lot_moves')
-				.where({ kitchen_id: kitchenId, kind: 'drawn' })
-				.orderBy('id', 'desc')
-				.first('lot_id')) as Cells
-		).lot_id
-	);
-	const batch = await one('batches', 'desc');
-	const product = await one('products', 'asc');
-	const formula = await one('formulas', 'asc');
-	return [
-		'/',
-		'/batches',
-		`/batches/${batch}`,
-		`/batches/${batch}/weigh`,
-		'/batches/new',
-		'/formulas',
-		`/formulas/${formula}`,
-		`/formulas/${formula}/history`,
-		`/formulas/${formula}/cost`,
-		'/labels',
-		`/labels/${product}`,
-		'/shelf',
-		'/shelf/lots',
-		'/shelf/lots/count',
-		`/shelf/lots/${lot}`,
-		'/sales',
-		'/sales?from=',
-		`/sales?from=&product=${product}`,
-		'/sales?from=&channel=Delivery',
-		'/sales?from=&paid=card&sort=oldest',
-		'/sales?from=&sort=largest',
-		'/sales/stall',
-		'/sales/summary',
-		'/sales/summary?year=2020',
-		'/sales/profit',
-		'/sales/profit?by=batch',
-		'/sales/profit?from=2020-01-01&to=2020-12-31',
-		'/kitchen/costs',
-		'/kitchen/data',
-		`/trace/lot/${lot}`,
-		`/trace/batch/${batch}`,
-		'/trace?code=20',
-		'/find.json'
-	];
-}
-
-/** A statement as it went to the database. */
-interface Query {
-	sql: string;
-	values: unknown[];
-}
-
-/** What the application, which runs in this process, asks the database for meanwhile. */
-async function queriesOf(act: () => Promise<unknown>): Promise<Query[]> {
-	const asked: Query[] = [];
-	// The prototype that has the method of its own: what every connection inherits.
-	let proto = mysql.Connection.prototype as unknown as Record<string, unknown>;
-	while (!Object.hasOwn(proto, 'query')) proto = Object.getPrototypeOf(proto) as Record<string, unknown>;
-	const query = proto.query as (...given: unknown[]) => unknown;
-	proto.query = function (this: unknown, options: { sql?: string }, values?: unknown, ...rest: unknown[]) {
-		if (typeof options.sql === 'string')
-			asked.push({ sql: options.sql, values: Array.isArray(values) ? values : [] });
-		return query.call(this, options, values, ...rest);
-	};
-	try {
-		await act();
-	} finally {
-		proto.query = query;
-	}
-	return asked;
 }
 
 /** Tables that some queries read from end to end, though they are large. */

@@ -11,9 +11,9 @@ import { root } from './lib/root.ts';
 import { endTools, runTool } from './lib/steps.ts';
 import { report } from './lib/trouble.ts';
 
-const PARTS = ['checks', 'unit', 'integration', 'browser', 'walk', 'cluster'] as const;
-/** What is run where it is named alone: every browser test there is; and what has several databases. */
-const BY_NAME: readonly Part[] = ['walk', 'cluster'];
+const PARTS = ['checks', 'unit', 'integration', 'browser', 'prove', 'walk', 'cluster'] as const;
+/** What is run where it is named alone: every case of the long proofs, every browser test, and several databases. */
+const BY_NAME: readonly Part[] = ['prove', 'walk', 'cluster'];
 type Part = (typeof PARTS)[number];
 
 /** What went wrong, and how many tests there were. */
@@ -77,6 +77,7 @@ export async function main(args: string[]): Promise<void> {
 				);
 			})()
 		]);
+		if (wants('prove')) await vitest('unit', folder, tally, { PROOFS: 'all' }, rest);
 		if (wants('cluster')) {
 			await ensureBuild();
 			await vitest('cluster', folder, tally, { TMPDIR: folder }, rest);

@@ -1,3 +1,4 @@
+import { cases } from '../testing/cases.ts';
 import loadHighs from 'highs';
 import { expect, it } from 'vitest';
 import { dayOf, make, task } from '../testing/days.ts';
@@ -6,7 +7,7 @@ import { chances } from '../testing/random-recipe.ts';
 import type { Day } from './day.ts';
 import { planDay } from './plan-day.ts';
 
-const DAYS = 40;
+const DAYS = cases(40);
 
 /** Three batches of two tasks: as many as are tried whole by hand, with waits, bowls and pans. */
 function sixTasks(seed: number): Day {

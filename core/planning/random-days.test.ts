@@ -1,3 +1,4 @@
+import { cases } from '../testing/cases.ts';
 import { describe, expect, it } from 'vitest';
 import { dayOf, make, task } from '../testing/days.ts';
 import { chances } from '../testing/random-recipe.ts';
@@ -109,7 +110,7 @@ function broken(day: Day, plan: DayPlan): string[] {
 	return said;
 }
 
-const DAYS = 2000;
+const DAYS = cases(2000);
 
 describe('plans of random days', () => {
 	it(`keep every rule, on ${DAYS} of them`, () => {
@@ -126,7 +127,7 @@ describe('plans of random days', () => {
 	});
 
 	it('pinned where they are, they are the same again', () => {
-		for (let seed = 0; seed < 50; seed++) {
+		for (let seed = 0; seed < cases(50); seed++) {
 			const day = { ...randomDay(seed), earliest_min: null };
 			const ask = (of: Day) =>
 				planDay(of, { budget_ms: 30, seed, clock: () => performance.now(), withLimits: false });
@@ -153,7 +154,7 @@ describe('plans of random days', () => {
 	});
 
 	it('with one more of anything are never later, where they are searched whole', () => {
-		for (let seed = 0; seed < 40; seed++) {
+		for (let seed = 0; seed < cases(40); seed++) {
 			const chance = chances(seed);
 			const whole = (low: number, high: number) => low + Math.floor(chance() * (high - low + 1));
 			const makes = Array.from({ length: 2 }, (_, nth) =>

@@ -1,3 +1,4 @@
+import { cases } from '../testing/cases.ts';
 import glpkOf, { type LP } from 'glpk.js/node';
 import loadHighs from 'highs';
 import { beforeAll, expect, it } from 'vitest';
@@ -10,7 +11,7 @@ import { solverBy, type Solver } from './program.ts';
 import { reformulate, type Granted } from './reformulate.ts';
 import type { FreeLine, Target, Wish } from './wish.ts';
 
-const INSTANCES = 500;
+const INSTANCES = cases(500);
 const DOUGH = 5;
 const NUTRIENTS = ['sodium_mg', 'fat_g', 'carbohydrate_g', 'protein_g', 'energy_kcal'] as const;
 

@@ -1,3 +1,4 @@
+import { cases } from '../testing/cases.ts';
 import { describe, expect, it } from 'vitest';
 import { NUTRIENTS } from '../composition/nutrients.ts';
 import { derive } from '../derive.ts';
@@ -9,7 +10,7 @@ import { randomRecipe } from '../testing/random-recipe.ts';
 import { EXACT, sureFigures } from '../testing/unsure.ts';
 import { USUAL_ASSUMPTIONS } from './assumptions.ts';
 
-const FORMULAS = 200;
+const FORMULAS = cases(200);
 
 describe('on random formulas', () => {
 	it('without any spread every figure is what derive has, to the last digit it keeps', () => {

@@ -37,13 +37,15 @@ const LOOK_MS = 250;
  */
 async function run(database: Database, migrations: readonly Entry[], wait_ms = WAIT_MS): Promise<string[]> {
 	const config = { migrationSource: sourceOf(migrations), disableMigrationsListValidation: true };
-	for (const until = Date.now() + wait_ms; ; await setTimeout(LOOK_MS)) {
-		if (Date.now() < until && (await isBeingRun(database))) continue;
+	const until = Date.now() + wait_ms;
+	for (;;) {
+		while (Date.now() < until && (await isBeingRun(database))) await setTimeout(LOOK_MS);
 		try {
 			const [, ran] = (await database.migrate.latest(config)) as [number, string[]];
 			return ran;
 		} catch (error) {
 			if (!isLocked(error) || Date.now() > until) throw error;
+			await setTimeout(LOOK_MS);
 		}
 	}
 }

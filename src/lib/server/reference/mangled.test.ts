@@ -1,3 +1,4 @@
+import { cases } from '$core/testing/cases.ts';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { wordsOf } from '$core/composition/match.ts';
@@ -6,7 +7,7 @@ import { readLine, type LineReading } from '$core/formula/said/read-line.ts';
 import { referenceContext } from './context.ts';
 import { PHRASINGS } from './lines.corpus.ts';
 
-const COUNT = 10_000;
+const COUNT = cases(10_000);
 const SEED = 14;
 const context = referenceContext();
 
