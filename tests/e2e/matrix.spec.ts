@@ -52,6 +52,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 		'erase smio'
 	],
 	['/me/data', 'smio'],
+	['/me/deleted/[id]', 'smio'],
 	['/me/passkey.json', 'smio', 'POST smio'],
 	[
 		'/people',
@@ -175,9 +176,11 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 		'forget o'
 	],
 	['/kitchen/costs', 'o', 'rates o', 'power o', 'fee o'],
-	['/kitchen/data', 'o', 'open smio', 'begin o'],
-	['/kitchen/data/archive', 'o'],
+	['/kitchen/data', 'o', 'open smio', 'begin o', 'archive o', 'close o', 'openAgain o', 'remove o'],
 	['/kitchen/data/restore', '', 'POST o'],
+	['/work/[job]', 'smio', 'stop smio', 'open smio'],
+	['/work/[job]/file', 'smio'],
+	['/work/[job]/state.json', 'smio'],
 	['/kitchen/profile', 'o', 'save o'],
 	['/kitchen/spreads', 'o', 'save o'],
 	['/kitchen/tare.json', '', 'POST mo'],

@@ -279,7 +279,9 @@ test('more than a form holds is turned away before it is read', async ({ page: {
 	expect((await request.post(`${baseURL}/sales/entries.json`, { headers, data: large })).status()).toBe(413);
 	// An archive may be large: it is read, and is none.
 	const answer = await request.post(`${baseURL}/kitchen/data/restore`, { headers, data: large });
-	expect(await answer.text()).toContain('not a zip file');
+	const { job } = (await answer.json()) as { job: string };
+	const came = async () => (await request.get(`${baseURL}/work/${job}/state.json`)).text();
+	await expect.poll(came).toContain('not a zip file');
 });
 
 test('a request under another site’s name is turned away', async ({ request, baseURL }) => {

@@ -2,12 +2,15 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { readArchive } from '$lib/server/archive/read.ts';
 import { writeArchive } from '$lib/server/archive/write.ts';
 import type { JobKind } from '$lib/jobs/types.ts';
+import { TAKEABLE } from '$lib/sales/past.ts';
+import { askJobWith } from '$lib/server/jobs/given.ts';
+import { previewPastSales } from '$lib/server/sales/past/import.ts';
 import { endJob } from '$lib/server/jobs/end.ts';
 import { allCame, askJob, forgetOldJobs, jobOf, jobsOf, stopJob } from '$lib/server/jobs/jobs.ts';
 import { dropParts, PartsWriter, readParts } from '$lib/server/jobs/parts.ts';
 import { runNextJob } from '$lib/server/jobs/run.ts';
 import { giveBack, holdOn, MOST_TRIES, takeJob } from '$lib/server/jobs/take.ts';
-import { kitchensOf } from '$lib/server/people/memberships.ts';
+import { join, kitchensOf } from '$lib/server/people/memberships.ts';
 import { makePerson } from '$lib/server/people/persons.ts';
 import { theKitchen } from '$lib/server/kitchens.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -233,5 +236,64 @@ describe('work that is done', () => {
 		expect(await bench.db('kitchens').first('id')).toBeUndefined();
 		expect(await bench.db('weighings').first('id')).toBeUndefined();
 		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
+	}, 120_000);
+});
+
+describe('past sales', () => {
+	it('come in as a job, all of them once: begun again after it was done, it finds that it was', async () => {
+		await demoLoaded(bench.db);
+		const kitchen = await theKitchen(bench.db);
+		personId = await makePerson(bench.db, { name: 'Tansy', login: 'sales', password: 'three plain words' });
+		const membershipId = await join(bench.db, kitchen.id, {
+			personId,
+			name: 'Tansy',
+			role: 'owner',
+			span: null
+		});
+		const rows = Array.from(
+			{ length: 400 },
+			(_, nth) => `2026-01-${String(1 + (nth % 28)).padStart(2, '0')},Old roti,2,5.00`
+		);
+		const text = ['day,what,packs,price', ...rows].join('\n');
+		const options = { order: 'year-month-day', channel: 'Old stall', fromBatches: false } as const;
+		const planned = await previewPastSales(bench.db, kitchen, text, options);
+		const lines = planned.filter(({ state }) => TAKEABLE.includes(state)).map(({ line }) => line);
+		expect(lines).toHaveLength(400);
+		const id = newId();
+		const asking = { id, kitchenId: kitchen.id, personId, kind: 'sales import', name: '400 rows' } as const;
+		const asked = { options, lines, membershipId };
+		const given = [new TextEncoder().encode(text)];
+		await askJobWith(bench.db, { ...asking, asked }, given);
+		// The form sent twice is one job.
+		await askJobWith(bench.db, { ...asking, asked }, given);
+		expect(await runNextJob(bench.db)).toBe(true);
+		expect(await jobOf(bench.db, personId, id)).toMatchObject({
+			state: 'done',
+			outcome: { said: '400 rows brought in, 800 packs.' }
+		});
+		const kept = () => bench.db('sales').where({ kitchen_id: kitchen.id, channel: 'Old stall' }).pluck('id');
+		expect(await kept()).toHaveLength(400);
+		// It is known who did it.
+		const deed = await bench
+			.db('deeds')
+			.where({ kitchen_id: kitchen.id, membership_id: membershipId })
+			.first('what');
+		expect(deed?.what).toBe('brought in past sales');
+		// Killed between the rows and saying so: whoever begins it again adds nothing.
+		await bench.db('jobs').where('id', id).update({ state: 'waiting', ended_at: null, outcome: null });
+		await bench
+			.db('job_parts')
+			.insert({
+				kitchen_id: kitchen.id,
+				job_id: id,
+				side: 'in',
+				number: 0,
+				bytes: Buffer.from(text) as never
+			})
+			.onConflict(['job_id', 'side', 'number'])
+			.ignore();
+		expect(await runNextJob(bench.db)).toBe(true);
+		expect((await jobOf(bench.db, personId, id)).outcome?.said).toContain('here already');
+		expect(await kept()).toHaveLength(400);
 	}, 120_000);
 });

@@ -78,7 +78,7 @@ async function send(form: string, sound: SoundForm): Promise<string> {
 			who,
 			deviceToken: 'of this test'
 		},
-		params: { id: sound.id ?? '', day: sound.id ?? '', of: 'label' },
+		params: { id: sound.id ?? '', day: sound.id ?? '', job: sound.id ?? '', of: 'label' },
 		url: new URL(`http://127.0.0.1${path}`),
 		request: new Request(`http://127.0.0.1${path}`, { method: 'POST', body: formDataOf(sound) })
 	} as unknown as RequestEvent;

@@ -3,6 +3,7 @@ import type { Database } from '../../../src/lib/server/db/connection.ts';
 import { batchesForms } from './batches.ts';
 import { formulasForms } from './formulas.ts';
 import { kitchenForms } from './kitchen.ts';
+import { lifeForms } from './life.ts';
 import { labelsForms } from './labels.ts';
 import { planForms } from './plan.ts';
 import { practiceForms } from './practice.ts';
@@ -22,6 +23,7 @@ export function soundForms(db: Database, kitchen: Kitchen): Record<string, Makin
 		...formulasForms(of),
 		...kitchenForms(of),
 		...labelsForms(of),
+		...lifeForms(of),
 		...planForms(of),
 		...practiceForms(of),
 		...salesForms(of),

@@ -17,6 +17,8 @@ export async function beginLeaving(db: Database, kitchenId: string, typedName: s
 	await inTransaction(db, async (transaction) => {
 		const kitchen = await transaction('kitchens').where('id', kitchenId).forUpdate().first('name', 'state');
 		if (!kitchen) throw new NotFound('this kitchen is not here');
+		// Sent twice it leaves once.
+		if (kitchen.state === 'leaving') return;
 		if (kitchen.state !== 'closed') refuse('', 'close the kitchen first');
 		if (typedName.trim() !== kitchen.name) refuse('name', `type its name as it is: ${kitchen.name}`);
 		await transaction('kitchens').where('id', kitchenId).update({ state: 'leaving' });

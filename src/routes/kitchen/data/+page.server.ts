@@ -36,9 +36,10 @@ export const actions: Actions = {
 		await beginKitchen(locals.db, id, { ...form, scaleDivision_g: scaleDivision }, whoIn(locals));
 		await openHere(event, id);
 	}),
-	archive: ({ locals: { db, kitchen, ...locals }, request }) =>
+	archive: ({ locals, request }) =>
 		withDraft(request, archiveForm, async ({ id, withCustomers }) => {
-			const { personId } = whoIn(locals as App.Locals);
+			const { db, kitchen } = locals;
+			const { personId } = whoIn(locals);
 			await askJob(db, {
 				id,
 				kitchenId: kitchen.id,
@@ -56,9 +57,10 @@ export const actions: Actions = {
 	openAgain: saving(nothingForm, async ({ locals: { db, kitchen } }) => {
 		await openAgain(db, kitchen.id);
 	}),
-	remove: ({ locals: { db, kitchen, ...locals }, request }) =>
+	remove: ({ locals, request }) =>
 		withDraft(request, leaveForm, async ({ id, name }) => {
-			const who = whoIn(locals as App.Locals);
+			const { db, kitchen } = locals;
+			const who = whoIn(locals);
 			await beginLeaving(db, kitchen.id, name);
 			await askJob(db, {
 				id,

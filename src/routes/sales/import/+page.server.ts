@@ -1,8 +1,13 @@
 import { keyOf, textOf } from '$lib/server/edge/validated.ts';
 import { optionsForm } from '$lib/server/edge/sale.ts';
 import { rulesOf } from '$core/rules/index.ts';
-import { fail } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
+import { plural } from '$lib/format.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
+import { memberIn, whoIn } from '$lib/server/edge/door/door.ts';
+import type { SalesImportAsked } from '$lib/server/jobs/kinds/sales-import.ts';
+import { askJobWith } from '$lib/server/jobs/given.ts';
+import { lookForJobs } from '$lib/server/jobs/taking.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { channelsUsed } from '$lib/server/sales/ledger.ts';
 import { importPastSales, previewPastSales, type PastOptions } from '$lib/server/sales/past/import.ts';
@@ -11,6 +16,35 @@ import { ulid } from 'ulid';
 import type { Actions, PageServerLoad } from './$types';
 
 const MOST_CHARACTERS = 1_000_000;
+/** So many rows are in before somebody wonders; more are long work. */
+const MOST_AT_ONCE = 300;
+
+/** Has rows brought in by whichever process has time, and leads to where it is seen how far that is. */
+async function importBeside(
+	locals: App.Locals,
+	text: string,
+	options: PastOptions,
+	lines: number[],
+	key: string
+): Promise<never> {
+	const { db, kitchen } = locals;
+	const membership = memberIn(locals);
+	const asked: SalesImportAsked = { options, lines, membershipId: membership.id };
+	await askJobWith(
+		db,
+		{
+			id: key,
+			kitchenId: kitchen.id,
+			personId: whoIn(locals).personId,
+			kind: 'sales import',
+			name: plural(lines.length, 'row'),
+			asked
+		},
+		[new TextEncoder().encode(text)]
+	);
+	lookForJobs();
+	redirect(303, `/work/${key}`);
+}
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 	const [channels, { profile }] = await Promise.all([
@@ -57,9 +91,11 @@ export const actions: Actions = {
 			? { rows, text, options, key: ulid() }
 			: fail(400, { problems: rows.data.problems, text, options });
 	},
-	import: async ({ locals: { db, kitchen }, request }) => {
+	import: async ({ locals, request }) => {
+		const { db, kitchen } = locals;
 		const { form, text, options } = await asked(request);
 		const lines = new Set(form.getAll('line').map(Number));
+		if (lines.size > MOST_AT_ONCE) await importBeside(locals, text, options, [...lines], keyOf(form));
 		const done = await attempt(() => importPastSales(db, kitchen, text, options, lines, keyOf(form)));
 		return 'rows' in done ? { done } : fail(400, { problems: done.data.problems, text, options });
 	}
