@@ -46,8 +46,32 @@ export async function main([said]: string[] = []): Promise<void> {
 	const undo: (() => unknown)[] = [() => rmSync(folder, { recursive: true, force: true })];
 	try {
 		await ensureBuild();
-		const few = await measured(join(folder, 'few'), FEW, undo);
-		const all = await measured(join(folder, 'many'), many, undo);
+		const mariadb = await startMariaDb(folder, { durable: false });
+		undo.push(mariadb.stop);
+		const db = openDatabase(mariadb.ownerUrl);
+		undo.push(() => db.destroy());
+		await migrate(db);
+		await loadDemoOnce(db);
+		const kitchen = await theKitchen(db);
+		const port = await freePort();
+		const running = await serve(port, mariadb.url, await reaching({ port, dataDir: folder, isLan: false }));
+		undo.push(running.stop);
+		// What is timed is a process of its own; what is read is seen in this one.
+		const apart = await startApplication(join(folder, 'apart'), await freePort(), {
+			DATABASE_URL: mariadb.ownerUrl
+		});
+		undo.push(apart.stop);
+		const at = { timed: apart.address, seen: running.address };
+		const few = await measured(db, kitchen.id, at, FEW, 0);
+		const all = await measured(db, kitchen.id, at, many, FEW.active + FEW.market);
+		const listener_bytes = await listenersOf(apart, db, kitchen.id, many);
+		const { perSecond, p95_ms, kept, twice, wanted } = await salesOf(
+			apart,
+			db,
+			kitchen.id,
+			many,
+			today(kitchen)
+		);
 		let worst = 0;
 		for (const [path, { p95_ms, read, most }] of all.pages) {
 			const before = few.pages.get(path);
@@ -63,9 +87,8 @@ export async function main([said]: string[] = []): Promise<void> {
 			`kitchens: ${worst === 0 ? `every address is steady (×${STEADY} wanted)` : `the worst is ×${worst.toFixed(2)}`}; the kitchen asked has ${all.rows} rows`
 		);
 		console.log(
-			`kitchens: a listener takes ${(all.listener_bytes / 1024).toFixed(1)} kB of the process (${LISTENERS} of ${all.kitchens} kitchens)`
+			`kitchens: a listener takes ${(listener_bytes / 1024).toFixed(1)} kB of the process (${LISTENERS} of ${all.kitchens} kitchens)`
 		);
-		const { perSecond, p95_ms, kept, twice, wanted } = all.sales;
 		console.log(
 			`kitchens: ${STALLS} stalls at once sold ${perSecond.toFixed(0)} a second, 95 % answered within ${ms(p95_ms)}; of ${wanted} entries ${kept} are kept, ${twice} twice`
 		);
@@ -83,20 +106,31 @@ interface Measured {
 	/** Of the kitchen that is asked. */
 	rows: number;
 	pages: Map<string, { p95_ms: number; read: number; most: string }>;
-	listener_bytes: number;
-	sales: { perSecond: number; p95_ms: number; kept: number; twice: number; wanted: number };
 }
 
-async function measured(folder: string, filling: Filling, undo: (() => unknown)[]): Promise<Measured> {
-	const mariadb = await startMariaDb(folder, { durable: false });
-	undo.push(mariadb.stop);
-	const db = openDatabase(mariadb.ownerUrl);
-	undo.push(() => db.destroy());
-	await migrate(db);
-	await loadDemoOnce(db);
-	const kitchen = await theKitchen(db);
+interface Addresses {
+	timed: string;
+	seen: string;
+}
+
+interface Sold {
+	perSecond: number;
+	p95_ms: number;
+	kept: number;
+	twice: number;
+	wanted: number;
+}
+
+/** Fills so many more kitchens, those that sell first, and asks one of them that was there before. */
+async function measured(
+	db: Database,
+	kitchenId: string,
+	at: Addresses,
+	filling: Filling,
+	there: number
+): Promise<Measured> {
 	const began = performance.now();
-	await fillKitchens(db, kitchen.id, filling);
+	await fillKitchens(db, kitchenId, filling, there);
 	const [count] = await db('kitchens').count<{ kitchens: number }[]>({ kitchens: '*' });
 	const [[rows]] = (await db.raw(
 		'SELECT SUM(table_rows) AS kept FROM information_schema.tables WHERE table_schema = DATABASE()'
@@ -107,52 +141,35 @@ async function measured(folder: string, filling: Filling, undo: (() => unknown)[
 	);
 	for (const table of ['batches', 'sales', 'weighings', 'ingredients', 'memberships', 'formulas'] as const)
 		await db.raw('ANALYZE TABLE ??', [table]);
-	const usage = await countUsage(db, kitchen.id);
-	const pages = await pagesOf(folder, mariadb.url, db, kitchen.id, undo);
-	const apart = await startApplication(join(folder, 'apart'), await freePort(), {
-		DATABASE_URL: mariadb.ownerUrl
-	});
-	undo.push(apart.stop);
-	return {
-		kitchens,
-		rows: usage.rows,
-		pages,
-		listener_bytes: await listenersOf(apart, db, kitchen.id, filling),
-		sales: await salesOf(apart, db, kitchen.id, filling, today(kitchen))
-	};
+	const { rows: own } = await countUsage(db, kitchenId);
+	return { kitchens, rows: own, pages: await pagesOf(at, db, kitchenId) };
 }
 
 /** Every address of one kitchen, each time as after something of it was changed. */
 async function pagesOf(
-	folder: string,
-	url: string,
+	{ timed, seen }: Addresses,
 	db: Database,
-	kitchenId: string,
-	undo: (() => unknown)[]
+	kitchenId: string
 ): Promise<Measured['pages']> {
-	const port = await freePort();
-	const running = await serve(port, url, await reaching({ port, dataDir: folder, isLan: false }));
-	let isRunning = true;
-	const stop = async () => {
-		if (isRunning) await running.stop();
-		isRunning = false;
-	};
-	undo.push(stop);
 	const changed = () => db('changes').where('kitchen_id', kitchenId).increment('number', 1);
 	const pages: Measured['pages'] = new Map();
 	for (const path of await pathsOf(db, kitchenId)) {
-		for (let round = 0; round < WARM_ROUNDS; round++) await answer(running.address, path);
+		for (let round = 0; round < WARM_ROUNDS; round++)
+			for (const address of [timed, seen]) await answer(address, path);
 		await changed();
-		const queries = await queriesOf(() => answer(running.address, path));
+		const queries = await queriesOf(() => answer(seen, path));
 		const { rows, sql } = await mostRead(db, queries);
 		const times: number[] = [];
 		for (let round = 0; round < ROUNDS; round++) {
 			await changed();
-			times.push(await answer(running.address, path));
+			times.push(await answer(timed, path));
 		}
-		pages.set(path.replace(/[0-9A-Z]{26}/, 'ID'), { p95_ms: percentile(times, 0.95), read: rows, most: sql });
+		pages.set(path.replace(/[0-9A-Z]{26}/, 'ID'), {
+			p95_ms: percentile(times, 0.95),
+			read: Math.round(rows),
+			most: sql
+		});
 	}
-	await stop();
 	return pages;
 }
 
@@ -219,7 +236,7 @@ async function salesOf(
 	template: string,
 	{ market }: Filling,
 	day: string
-): Promise<Measured['sales']> {
+): Promise<Sold> {
 	const [batch] = await db('batches')
 		.where('kitchen_id', template)
 		.where('made_on', '<=', day)

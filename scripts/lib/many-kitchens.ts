@@ -48,17 +48,24 @@ interface Column {
 	type: string;
 }
 
-/** Copies the first kitchen so many times, each under ids of its own, as if as many people had begun theirs. */
+/**
+ * Copies a kitchen until there are so many, each under ids of its own, as if as many people had begun theirs. Those
+ * with the lowest numbers sell; `there` are there already.
+ */
 export async function fillKitchens(
 	db: Database,
 	template: string,
-	{ dormant, active, market }: Filling
+	{ dormant, active, market }: Filling,
+	there = 0
 ): Promise<void> {
 	const columns = await columnsOf(db);
-	await db.raw('CREATE TABLE bench_numbers (n INT PRIMARY KEY, prefix CHAR(4) NOT NULL, depth INT NOT NULL)');
+	await db.raw(
+		'CREATE TABLE bench_numbers (n INT PRIMARY KEY, prefix CHAR(4) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, depth INT NOT NULL)'
+	);
 	const all = dormant + active + market;
+	if (there >= all) return;
 	const depth = (n: number) => (n < market ? 2 : n < market + active ? 1 : 0);
-	for (let from = 0; from < all; from += 1000)
+	for (let from = there; from < all; from += 1000)
 		await db('bench_numbers' as never).insert(
 			Array.from({ length: Math.min(1000, all - from) }, (_, at) => ({
 				n: from + at,
@@ -70,13 +77,13 @@ export async function fillKitchens(
 	const run = (sql: string, values: (string | number)[] = []) => db.raw(sql, values).connection(connection);
 	try {
 		await run('SET foreign_key_checks = 0, unique_checks = 0');
-		for (let from = 0; from < all; from += AT_ONCE) {
+		for (let from = there; from < all; from += AT_ONCE) {
 			const to = Math.min(all, from + AT_ONCE);
 			// Batches first, open: what belongs to one looks whether it is closed.
 			for (const [table, of] of [...columns].sort(
 				([a], [b]) => Number(b === 'batches') - Number(a === 'batches')
 			))
-				await run(copying(table, of), [template, ...(table === 'persons' ? [] : []), from, to]);
+				await run(copying(table, of), [template, from, to]);
 		}
 		await run('SET foreign_key_checks = 1, unique_checks = 1');
 	} finally {

@@ -1,3 +1,4 @@
+import { LONG } from './long.ts';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, typeDay, typeTime } from './controls.ts';
@@ -84,7 +85,7 @@ async function thinksNothing(page: Page): Promise<void> {
 	await expect(inTime).toHaveAttribute('data-thought', '', { timeout: 1000 });
 }
 
-test('plan a Saturday: how many, drag, too late, a way out, print, take', async ({ page }) => {
+test('plan a Saturday: how many, drag, too late, a way out, print, take', LONG, async ({ page }) => {
 	await openSaturday(page);
 	await asNobodySaid(page);
 	await planned(page);

@@ -38,14 +38,14 @@ export async function tillsSold(
 			db.raw("COALESCE(SUM(IF(s.paid_by = 'card', s.total, 0)), 0) AS card")
 		);
 	const ahead = await db('orders as o')
-		.join('order_lines as l', 'l.order_id', 'o.id')
+		.join('order_lines as l', (on) => on.on('l.kitchen_id', 'o.kitchen_id').on('l.order_id', 'o.id'))
 		.where({ 'o.kitchen_id': kitchenId, 'o.paid_on': day })
 		.whereNot('o.state', 'cancelled')
 		// Fetched on the same day it is among the sales already.
 		.whereNotExists(
 			db('sales as s')
+				.where({ 's.kitchen_id': kitchenId, 's.sold_on': day })
 				.whereRaw('s.order_id = o.id')
-				.where('s.sold_on', day)
 				.where('s.kind', 'sale')
 				.select('s.id')
 		)
