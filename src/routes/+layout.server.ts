@@ -1,9 +1,9 @@
 import { nextTasks } from '$lib/server/plan/going.ts';
 import { runningSteps } from '$lib/server/bench/timers.ts';
 import { known } from '$lib/server/db/known.ts';
-import { nearLimits } from '$lib/kitchen/limits.ts';
-import type { Database } from '$lib/server/db/connection.ts';
-import { keptLimits, usageOf } from '$lib/server/life/limits.ts';
+import { nearLimits, type NearLimit } from '$lib/kitchen/limits.ts';
+import { requestsKnown } from '$lib/server/life/requests.ts';
+import { keptLimits, most, usageOf } from '$lib/server/life/limits.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { hereOf, tryIn } from '$lib/server/practice/tries.ts';
@@ -26,10 +26,15 @@ const NO_KITCHEN = {
 	weekStarts: 0
 } as const;
 
-/** What the kitchen keeps that is near what it may. */
-async function nearOf(db: Database, kitchenId: string) {
-	const usage = await usageOf(db, kitchenId);
-	return usage ? nearLimits(keptLimits(usage)) : [];
+/** What the kitchen takes of the installation that is near what it may. */
+async function nearOf(locals: App.Locals): Promise<NearLimit[]> {
+	const { db, kitchen } = locals;
+	const requests = { has: requestsKnown(kitchen.id), most: most('KITCHEN_REQUESTS') };
+	const usage = await usageOf(db, kitchen.id);
+	const near = nearLimits({ ...(usage ? keptLimits(usage) : {}), requests });
+	// The next minute it is no longer so.
+	if (near.some(({ name }) => name === 'requests')) isOfTheMoment(locals);
+	return near;
 }
 
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
@@ -82,7 +87,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		next,
 		practice,
 		isClosed: who.isClosed,
-		near: who.rights.includes('data') ? await nearOf(db, kitchen.id) : [],
+		near: who.rights.includes('data') ? await nearOf(locals) : [],
 		who: here
 	};
 };

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { closeKitchen, openAgain } from '$lib/server/life/close.ts';
 import { countUsage, keptLimits, limitsOf, most } from '$lib/server/life/limits.ts';
 import { beginLeaving, deletionsBy, leftOf, removeForGood } from '$lib/server/life/remove.ts';
-import { askedInThisMinute, countRequest, settle } from '$lib/server/life/requests.ts';
+import { askedInThisMinute, countRequest, requestsKnown, settle } from '$lib/server/life/requests.ts';
 import { tablesWithKitchens } from '$lib/server/life/rows.ts';
 import { nearLimits } from '$lib/kitchen/limits.ts';
 import { dayIn } from '$lib/day.ts';
@@ -66,6 +66,7 @@ describe('what a kitchen takes of its installation', () => {
 			nearLimits({ rows: { has: rows, most: 100 }, bytes: { has: bytes, most: 100 } });
 		expect(of(79, 79)).toEqual([]);
 		expect(of(80, 79)).toEqual([{ name: 'rows', share: 0.8 }]);
+		expect(nearLimits({ requests: { has: 9600, most: 12_000 } })).toEqual([{ name: 'requests', share: 0.8 }]);
 		expect(of(80, 120).map(({ name }) => name)).toEqual(['bytes', 'rows']);
 	});
 
@@ -94,6 +95,8 @@ describe('what a kitchen takes of its installation', () => {
 		await settle(bench.db, now);
 		expect(await askedInThisMinute(bench.db, otherId, now)).toBe(8);
 		expect(countRequest(bench.db, otherId, now)).toBe(9);
+		expect(requestsKnown(otherId, now)).toBe(9);
+		expect(requestsKnown(otherId, now + 60_000)).toBe(1);
 		// The next minute begins anew.
 		await settle(bench.db, now);
 		expect(countRequest(bench.db, otherId, now + 60_000)).toBe(1);

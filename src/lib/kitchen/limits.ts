@@ -27,12 +27,19 @@ export function limitWords(name: keyof Limits, { has, most }: Limit): string {
 	return `${plain(has)} of ${plain(most)} ${name === 'rows' ? 'rows' : 'asked this minute'}`;
 }
 
-/** Of what a kitchen keeps: what is near its limit or beyond, worst first. */
-export function nearLimits(
-	limits: Pick<Limits, 'rows' | 'bytes'>
-): { name: 'rows' | 'bytes'; share: number }[] {
-	return (['rows', 'bytes'] as const)
-		.map((name) => ({ name, share: limits[name].has / limits[name].most }))
+/** A limit that is near, and how much of it is taken: above 1 it is passed. */
+export interface NearLimit {
+	name: keyof Limits;
+	share: number;
+}
+
+/** Which of some limits are near or passed, worst first. */
+export function nearLimits(limits: Partial<Limits>): NearLimit[] {
+	return (['rows', 'bytes', 'requests'] as const)
+		.flatMap((name) => {
+			const limit = limits[name];
+			return limit ? [{ name, share: limit.has / limit.most }] : [];
+		})
 		.filter(({ share }) => share >= NEAR)
 		.sort((a, b) => b.share - a.share);
 }
