@@ -31,7 +31,6 @@ const NEVER = [
 	'jobs',
 	'job_parts',
 	'kitchen_usage',
-	'kitchen_requests',
 	'sales_months',
 	'practice_tries',
 	'practice_moves'

@@ -29,7 +29,7 @@ const NO_KITCHEN = {
 /** What the kitchen takes of the installation that is near what it may. */
 async function nearOf(locals: App.Locals): Promise<NearLimit[]> {
 	const { db, kitchen } = locals;
-	const requests = { has: requestsKnown(kitchen.id), most: most('KITCHEN_REQUESTS') };
+	const requests = { has: requestsKnown(`kitchen ${kitchen.id}`), most: most('KITCHEN_REQUESTS') };
 	const usage = await usageOf(db, kitchen.id);
 	const near = nearLimits({ ...(usage ? keptLimits(usage) : {}), requests });
 	// The next minute it is no longer so.

@@ -178,7 +178,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/kitchen/costs', 'o', 'rates o', 'power o', 'fee o'],
 	['/kitchen/data', 'o', 'open smio', 'begin o', 'archive o', 'close o', 'openAgain o', 'remove o'],
 	['/kitchen/data/restore', '', 'POST o'],
-	['/work/[job]', 'smio', 'stop smio', 'open smio'],
+	['/work/[job]', 'smio', 'stop smio', 'again smio', 'open smio'],
 	['/work/[job]/file', 'smio'],
 	['/work/[job]/state.json', 'smio'],
 	['/kitchen/profile', 'o', 'save o'],

@@ -82,8 +82,7 @@ describe('an archive', () => {
 			// What this installation does for a kitchen, and what the kitchen takes of it.
 			'jobs',
 			'job_parts',
-			'kitchen_usage',
-			'kitchen_requests'
+			'kitchen_usage'
 		];
 		const kept = tables.map((row) => String(row.name)).filter((name) => !left.includes(name));
 		expect(

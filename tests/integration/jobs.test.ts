@@ -6,7 +6,10 @@ import { TAKEABLE } from '$lib/sales/past.ts';
 import { askJobWith } from '$lib/server/jobs/given.ts';
 import { previewPastSales } from '$lib/server/sales/past/import.ts';
 import { endJob } from '$lib/server/jobs/end.ts';
-import { allCame, askJob, forgetOldJobs, jobOf, jobsOf, stopJob } from '$lib/server/jobs/jobs.ts';
+import { closeKitchen } from '$lib/server/life/close.ts';
+import { beginLeaving } from '$lib/server/life/remove.ts';
+import { leftOf } from '$lib/server/life/rows.ts';
+import { allCame, askJob, forgetOldJobs, goOnWith, jobOf, jobsOf, stopJob } from '$lib/server/jobs/jobs.ts';
 import { dropParts, PartsWriter, readParts } from '$lib/server/jobs/parts.ts';
 import { runNextJob } from '$lib/server/jobs/run.ts';
 import { giveBack, holdOn, MOST_TRIES, takeJob } from '$lib/server/jobs/take.ts';
@@ -236,6 +239,30 @@ describe('work that is done', () => {
 		expect(await bench.db('kitchens').first('id')).toBeUndefined();
 		expect(await bench.db('weighings').first('id')).toBeUndefined();
 		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
+	}, 120_000);
+});
+
+describe('a deletion', () => {
+	it('is brought to its end: it is not stopped, and one that failed goes on, whenever', async () => {
+		await demoLoaded(bench.db);
+		personId = await makePerson(bench.db, { name: 'Tansy', login: 'leaves', password: 'three plain words' });
+		const id = await asked('remove', { name: 'Tansy' });
+		await expect(stopJob(bench.db, personId, id)).rejects.toThrow('brought to its end');
+		await expect(goOnWith(bench.db, personId, id)).rejects.toThrow('nothing to go on with');
+		// Of a kitchen that is not leaving it fails in words.
+		expect(await runNextJob(bench.db)).toBe(true);
+		expect(await jobOf(bench.db, personId, id)).toMatchObject({
+			state: 'failed',
+			outcome: { problem: 'close the kitchen first' }
+		});
+		await forgetOldJobs(bench.db, Date.now() + 100 * 3_600_000);
+		await goOnWith(bench.db, personId, id);
+		const { name, id: kitchenId } = await theKitchen(bench.db);
+		await closeKitchen(bench.db, kitchenId);
+		await beginLeaving(bench.db, kitchenId, name);
+		expect(await runNextJob(bench.db)).toBe(true);
+		expect(await jobOf(bench.db, personId, id)).toMatchObject({ state: 'done', outcome: { kitchenId } });
+		expect(await leftOf(bench.db, kitchenId)).toEqual([]);
 	}, 120_000);
 });
 

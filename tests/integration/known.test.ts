@@ -42,7 +42,6 @@ describe('what is known of a kitchen', () => {
 			'feed_heads',
 			'job_parts',
 			'jobs',
-			'kitchen_requests',
 			'kitchen_usage',
 			'pairings',
 			'sessions'

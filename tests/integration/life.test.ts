@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { closeKitchen, openAgain } from '$lib/server/life/close.ts';
 import { countUsage, keptLimits, limitsOf, most } from '$lib/server/life/limits.ts';
-import { beginLeaving, deletionsBy, leftOf, removeForGood } from '$lib/server/life/remove.ts';
+import { beginLeaving, deletionsBy, removeForGood } from '$lib/server/life/remove.ts';
 import { askedInThisMinute, countRequest, requestsKnown, settle } from '$lib/server/life/requests.ts';
-import { tablesWithKitchens } from '$lib/server/life/rows.ts';
+import { leftOf, tablesWithKitchens } from '$lib/server/life/rows.ts';
 import { nearLimits } from '$lib/kitchen/limits.ts';
 import { dayIn } from '$lib/day.ts';
 import { createKitchen, getKitchen, theKitchen } from '$lib/server/kitchens.ts';
@@ -83,23 +83,24 @@ describe('what a kitchen takes of its installation', () => {
 
 	it('counts requests of all processes in a minute, each once', async () => {
 		const now = Date.parse('2026-04-05T10:00:30Z');
-		expect(countRequest(bench.db, otherId, now)).toBe(1);
-		expect(countRequest(bench.db, otherId, now)).toBe(2);
+		const of = `kitchen ${otherId}` as const;
+		expect(countRequest(bench.db, of, now)).toBe(1);
+		expect(countRequest(bench.db, of, now)).toBe(2);
 		await settle(bench.db, now);
 		// Another process counted five.
 		await bench
-			.db('kitchen_requests')
-			.where('kitchen_id', otherId)
+			.db('request_counts')
+			.where('of_whom', of)
 			.update({ number: bench.db.raw('number + 5') });
-		expect(countRequest(bench.db, otherId, now)).toBe(3);
+		expect(countRequest(bench.db, of, now)).toBe(3);
 		await settle(bench.db, now);
-		expect(await askedInThisMinute(bench.db, otherId, now)).toBe(8);
-		expect(countRequest(bench.db, otherId, now)).toBe(9);
-		expect(requestsKnown(otherId, now)).toBe(9);
-		expect(requestsKnown(otherId, now + 60_000)).toBe(1);
+		expect(await askedInThisMinute(bench.db, of, now)).toBe(8);
+		expect(countRequest(bench.db, of, now)).toBe(9);
+		expect(requestsKnown(of, now)).toBe(9);
+		expect(requestsKnown(of, now + 60_000)).toBe(1);
 		// The next minute begins anew.
 		await settle(bench.db, now);
-		expect(countRequest(bench.db, otherId, now + 60_000)).toBe(1);
+		expect(countRequest(bench.db, of, now + 60_000)).toBe(1);
 		await settle(bench.db, now + 60_000);
 	});
 });

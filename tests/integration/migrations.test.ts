@@ -44,7 +44,8 @@ describe('migrations', () => {
 			'passkeys',
 			'persons',
 			'rate_limits',
-			'recovery_codes'
+			'recovery_codes',
+			'request_counts'
 		];
 		expect(
 			tables

@@ -32,6 +32,13 @@ export function lifeForms({ db, kitchen }: Subjects): Record<string, Making> {
 				});
 		return id;
 	};
+	const failedRemoval = async () => {
+		const id = await job(false);
+		await db('jobs')
+			.where('id', id)
+			.update({ kind: 'remove', state: 'failed', ended_at: utcNow(), outcome: '{}' });
+		return id;
+	};
 	return {
 		'/kitchen/data archive': async () => ({ isNew: true, draft: { id: newId(), withCustomers: true } }),
 		'/kitchen/data close': async () => ({ draft: {}, kitchen: await another(false) }),
@@ -42,6 +49,7 @@ export function lifeForms({ db, kitchen }: Subjects): Record<string, Making> {
 			kitchen: await another(true)
 		}),
 		'/work/[job] stop': async () => ({ draft: {}, id: await job(false) }),
+		'/work/[job] again': async () => ({ draft: {}, id: await failedRemoval() }),
 		'/work/[job] open': async () => ({ fields: {}, id: await job(true) })
 	};
 }

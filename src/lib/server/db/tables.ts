@@ -194,7 +194,6 @@ export const TABLES = {
 		textOrNull: ['practice_of', 'closed_at'],
 		number: ['version', 'week_starts', 'sells_short']
 	},
-	kitchen_requests: { text: ['kitchen_id', 'minute'], number: ['number'] },
 	kitchen_usage: { text: ['kitchen_id', 'counted_at'], number: ['rows_kept', 'bytes_kept'] },
 	labels: {
 		text: ['id', 'kitchen_id', 'product_id', 'design', 'created_at', 'updated_at', 'rules'],
@@ -357,6 +356,7 @@ export const TABLES = {
 		text: ['kitchen_id', 'month', 'product_id', 'item', 'channel', 'paid_by', 'kind', 'money'],
 		number: ['pack_pieces', 'is_given', 'packs', 'entries']
 	},
+	request_counts: { text: ['of_whom', 'minute'], number: ['number'] },
 	sale_payments: {
 		text: ['id', 'kitchen_id', 'checkout_id', 'amount', 'paid_by', 'paid_on', 'created_at'],
 		textOrNull: ['deed_id']

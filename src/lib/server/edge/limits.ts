@@ -14,7 +14,7 @@ export async function beyondLimits(
 	{ locals: { db }, request, route }: RequestEvent,
 	kitchenId: string
 ): Promise<TurnedAway | null> {
-	const asked = countRequest(db, kitchenId);
+	const asked = countRequest(db, `kitchen ${kitchenId}`);
 	if (asked > most('KITCHEN_REQUESTS'))
 		return {
 			status: 429,

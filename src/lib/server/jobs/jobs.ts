@@ -3,7 +3,7 @@ import { cut } from '$core/measure/text.ts';
 import type { Database } from '../db/connection.ts';
 import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { NotFound } from '../errors.ts';
+import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
 import { dropParts } from './parts.ts';
 
@@ -52,6 +52,7 @@ export async function allCame(db: Database, jobId: string): Promise<void> {
 export async function stopJob(db: Database, personId: string, jobId: string): Promise<void> {
 	const job = await jobOf(db, personId, jobId);
 	if (isOver(job)) return;
+	if (job.kind === 'remove') refuse('', 'a deletion that was begun is brought to its end');
 	await db('jobs')
 		.where({ id: job.id, person_id: personId })
 		.whereIn('state', ['coming', 'waiting', 'running'])
@@ -113,11 +114,26 @@ const KEPT_MS = 24 * 3_600_000;
 /** Whoever sends a file for longer than this has gone. */
 const COMING_MS = 3_600_000;
 
+/** Has a deletion that failed go on with what is left: half a kitchen is nobody's. */
+export async function goOnWith(db: Database, personId: string, jobId: string): Promise<void> {
+	const again = await db('jobs')
+		.where({ id: jobId, person_id: personId, kind: 'remove', state: 'failed' })
+		.update({ state: 'waiting', tries: 0, outcome: null, ended_at: null });
+	if (again === 0) refuse('', 'there is nothing to go on with');
+}
+
 /** Lets go of jobs that ended long ago, and of those that never came whole. */
 export async function forgetOldJobs(db: Database, now = Date.now()): Promise<void> {
 	const before = (ms: number) => new Date(now - ms).toISOString().replace('T', ' ').replace('Z', '');
 	const old = await db('jobs')
-		.where((over) => void over.whereNotNull('ended_at').where('ended_at', '<', before(KEPT_MS)))
+		.where(
+			(over) =>
+				void over
+					.whereNotNull('ended_at')
+					.where('ended_at', '<', before(KEPT_MS))
+					// A deletion that failed is gone on with, whenever.
+					.whereNot({ kind: 'remove', state: 'failed' })
+		)
 		.orWhere((never) => void never.where('state', 'coming').where('asked_at', '<', before(COMING_MS)))
 		.limit(20)
 		.pluck<string[]>('id');

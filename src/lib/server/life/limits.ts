@@ -30,7 +30,7 @@ export async function limitsOf(db: Database, kitchenId: string): Promise<Limits>
 	const usage = (await usageOf(db, kitchenId)) ?? (await countUsage(db, kitchenId));
 	return {
 		...keptLimits(usage),
-		requests: { has: await askedInThisMinute(db, kitchenId), most: most('KITCHEN_REQUESTS') }
+		requests: { has: await askedInThisMinute(db, `kitchen ${kitchenId}`), most: most('KITCHEN_REQUESTS') }
 	};
 }
 

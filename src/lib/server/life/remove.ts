@@ -4,7 +4,7 @@ import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
 import type { Deletion, Went } from '../../kitchen/deletion.ts';
-import { removeItself, removeRows, tablesThatGo, tablesWithKitchens } from './rows.ts';
+import { removeItself, removeRows, tablesThatGo } from './rows.ts';
 
 /** Who takes a kitchen away. */
 interface By {
@@ -139,12 +139,4 @@ export async function deletionsBy(
 		.orderBy('d.deleted_at', 'desc')
 		.select<RowOf<'deleted_kitchens'>[]>('d.*');
 	return rows.map((row) => ({ id: row.id, name: row.name, deletedAt: row.deleted_at }));
-}
-
-/** Tables in which something of a kitchen is left, by looking at every one: none, where it is gone. */
-export async function leftOf(db: Database, kitchenId: string): Promise<string[]> {
-	const left: string[] = [];
-	for (const table of await tablesWithKitchens(db))
-		if (await db(table).where('kitchen_id', kitchenId).first('kitchen_id')) left.push(table);
-	return left;
 }

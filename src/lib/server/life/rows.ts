@@ -72,3 +72,11 @@ export async function withoutReferences<T>(
 		}
 	});
 }
+
+/** Tables in which something of a kitchen is left, by looking at every one: none, where it is gone. */
+export async function leftOf(db: Database, kitchenId: string): Promise<string[]> {
+	const left: string[] = [];
+	for (const table of (await tablesThatGo(db)).filter((name) => !LAST.includes(name)))
+		if (await db(table).where('kitchen_id', kitchenId).first('kitchen_id')) left.push(table);
+	return left;
+}

@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { RateLimiterMemory, RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
+import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Database } from '../db/connection.ts';
 import { databaseNamed } from '../db/connection.ts';
 import { Refused } from '../errors.ts';
+import { countRequest, type Asker } from '../life/requests.ts';
 
 /** So many may fail before it has to be waited, each time twice as long. */
 const FREE_TRIES = 5;
@@ -97,14 +98,8 @@ async function orWait(counting: Promise<RateLimiterRes>): Promise<void> {
 	}
 }
 
-const flood = new RateLimiterMemory({ points: PER_MINUTE, duration: 60 });
+/** Whether one more request of somebody in, or from an address, is too many in this minute, at all processes together. */
+export const isFlooding = (db: Database, of: Asker): boolean => countRequest(db, of) > PER_MINUTE;
 
-/** Whether one more request of a person or device is too many; how many seconds to wait then. */
-export async function flooding(of: string): Promise<number> {
-	try {
-		await flood.consume(of);
-		return 0;
-	} catch (error) {
-		return error instanceof RateLimiterRes ? Math.ceil(error.msBeforeNext / 1000) : 0;
-	}
-}
+/** An address as requests are counted by: it is nobody's to read. */
+export const fromAddress = (address: string): Asker => `from ${keyOf(address)}`;

@@ -4,7 +4,8 @@ import { openHere } from '$lib/server/edge/door/come-in.ts';
 import { whoIn } from '$lib/server/edge/door/door.ts';
 import { nothingForm } from '$lib/server/edge/people.ts';
 import { refuse } from '$lib/server/errors.ts';
-import { jobOf, stopJob } from '$lib/server/jobs/jobs.ts';
+import { goOnWith, jobOf, stopJob } from '$lib/server/jobs/jobs.ts';
+import { lookForJobs } from '$lib/server/jobs/taking.ts';
 import { deletionOf } from '$lib/server/life/remove.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -23,6 +24,10 @@ export const load: PageServerLoad = async ({ locals, params }) => {
 export const actions: Actions = {
 	stop: saving(nothingForm, async ({ locals, params }) => {
 		await stopJob(locals.db, whoIn(locals).personId, params.job);
+	}),
+	again: saving(nothingForm, async ({ locals, params }) => {
+		await goOnWith(locals.db, whoIn(locals).personId, params.job);
+		lookForJobs();
 	}),
 	open: async (event) => {
 		const job = await orNotFound(jobOf(event.locals.db, whoIn(event.locals).personId, event.params.job));

@@ -14,6 +14,7 @@
 	let job = $state.raw<Job>(untrack(() => data.job));
 	let isAway = $state(false);
 	const stopping = draftForm<never>({ saved: 'Stopped' });
+	const again = draftForm<never>({ saved: 'Going on', onsaved: () => location.reload() });
 
 	const TITLES: Readonly<Record<JobKind, string>> = {
 		archive: 'An archive of',
@@ -90,7 +91,15 @@
 	{/if}
 {:else if job.state === 'failed'}
 	<Problems problems={[{ path: '', message: job.outcome?.problem ?? 'it failed' }]} />
-	<p class="mt-3"><a href="/kitchen/data" class="button">Back to data in and out</a></p>
+	{#if job.kind === 'remove'}
+		<form method="POST" action="?/again" use:enhance={again.enhance} class="mt-3">
+			<input type="hidden" name="draft" value={JSON.stringify({})} />
+			<button class="button button-main" disabled={again.saving}>Go on deleting</button>
+		</form>
+		<Problems problems={again.problems} />
+	{:else}
+		<p class="mt-3"><a href="/kitchen/data" class="button">Back to data in and out</a></p>
+	{/if}
 {:else if job.state === 'stopped'}
 	<p class="mt-4 font-semibold" role="status">Stopped: nothing of it was kept.</p>
 {:else if job.outcome?.file}

@@ -9,16 +9,17 @@ export async function up(knex: Knex): Promise<void> {
 		table.bigInteger('bytes_kept').unsigned().notNullable();
 		timeColumn(table, 'counted_at').notNullable();
 	});
-	await knex.schema.createTable('kitchen_requests', (table) => {
-		idColumn(table, 'kitchen_id').notNullable();
+	// Of a kitchen, of somebody in, or of an address nobody came in from: added up by every process, for minutes.
+	await knex.schema.createTable('request_counts', (table) => {
+		table.specificType('of_whom', 'VARCHAR(60) CHARACTER SET ascii COLLATE ascii_bin').notNullable();
 		timeColumn(table, 'minute').notNullable();
 		table.integer('number').unsigned().notNullable();
-		table.primary(['kitchen_id', 'minute']);
+		table.primary(['of_whom', 'minute']);
 		table.index(['minute']);
 	});
 }
 
 export async function down(knex: Knex): Promise<void> {
-	await knex.schema.dropTable('kitchen_requests');
+	await knex.schema.dropTable('request_counts');
 	await knex.schema.dropTable('kitchen_usage');
 }

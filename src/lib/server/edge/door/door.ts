@@ -4,7 +4,7 @@ import type { Who } from '../../../people/types.ts';
 import { dayIn } from '../../../day.ts';
 import type { Acting } from '../../db/acting.ts';
 import { devicesBy } from '../../people/devices.ts';
-import { flooding } from '../../people/limits.ts';
+import { fromAddress, isFlooding } from '../../people/limits.ts';
 import { findSession, type Found } from '../../people/sessions.ts';
 import type { TurnedAway } from '../turned-away.ts';
 import { clearingHeaders, sessionHeader, tokensOf } from './cookies.ts';
@@ -105,8 +105,10 @@ export async function askAtTheDoor(event: RequestEvent): Promise<Asked> {
 	locals.deviceToken = tokens.device;
 	const found = tokens.session === null ? NOBODY : await findSession(locals.db, tokens.session, dayNow);
 	locals.who = found.who;
-	const wait = reach().isLoopback ? 0 : await flooding(found.who?.session.id ?? event.getClientAddress());
-	if (wait > 0) return away({ ...TOO_MANY, again: true });
+	const asker = found.who
+		? (`session ${found.who.session.id}` as const)
+		: fromAddress(event.getClientAddress());
+	if (!reach().isLoopback && isFlooding(locals.db, asker)) return away({ ...TOO_MANY, again: true });
 	const setCookies =
 		found.who && found.newToken !== null ? [sessionHeader(cookies, url, found.newToken)] : [];
 	if (route.id === null) return { ...away(found.who ? null : NO_SUCH_PAGE), setCookies };

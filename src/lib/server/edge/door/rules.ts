@@ -88,7 +88,11 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 
 	'/work/[job]': {
 		read: 'self',
-		acts: { stop: ['self', 'stopped long work'], open: ['self', 'changed to a kitchen'] }
+		acts: {
+			stop: ['self', 'stopped long work'],
+			again: ['self', 'went on deleting'],
+			open: ['self', 'changed to a kitchen']
+		}
 	},
 	'/work/[job]/file': { read: 'self' },
 	'/work/[job]/state.json': { read: 'self' },
