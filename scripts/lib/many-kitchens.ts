@@ -37,8 +37,8 @@ const NEVER = [
 ];
 /** So many kitchens by one statement. */
 const AT_ONCE = 40;
-/** Of a kitchen that is worked in, what was made and sold lately; the whole of one at a market. */
-const LATELY = '6 WEEK';
+/** Of a kitchen that is worked in, of so many batches one; of one at a market all. */
+const ONE_IN = 4;
 /** Packs more than there are, so that a morning never sells out. */
 const MORE_PACKS = 100_000;
 
@@ -140,10 +140,11 @@ function copying(table: string, columns: readonly Column[]): string {
 				? 't.id IN (SELECT m.person_id FROM memberships m WHERE m.kitchen_id = ?)'
 				: 't.kitchen_id = ?';
 	const depth = BEGUN.includes(table) || table === 'persons' ? 0 : 1;
-	const lately = columns.some(({ name }) => name === 'created_at')
-		? `AND (n.depth = 2 OR ${depth} = 0 OR t.created_at > UTC_TIMESTAMP() - INTERVAL ${LATELY})`
-		: '';
+	// Of each fourth batch everything, so that what belongs together is there together.
+	const batch =
+		table === 'batches' ? 't.id' : columns.some(({ name }) => name === 'batch_id') ? 't.batch_id' : null;
+	const some = batch ? `AND (n.depth = 2 OR CRC32(${batch}) % ${ONE_IN} = 0)` : '';
 	return `INSERT INTO \`${table}\` (${columns.map(({ name }) => `\`${name}\``).join(', ')})
-		SELECT ${columns.map(value).join(', ')} FROM \`${table}\` t JOIN bench_numbers n ON n.depth >= ${depth} ${lately}
+		SELECT ${columns.map(value).join(', ')} FROM \`${table}\` t JOIN bench_numbers n ON n.depth >= ${depth} ${some}
 		WHERE ${whose} AND n.n >= ? AND n.n < ?`;
 }

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import {
 	accessSync,
 	closeSync,
@@ -13,6 +13,7 @@ import {
 	writeFileSync
 } from 'node:fs';
 import { createConnection } from 'node:net';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { ensureProgram, MARIADB } from './packages.ts';
 import { freePort } from './ports.ts';
@@ -34,7 +35,7 @@ const DATABASE = 'squarebatch';
 /** Who owns the schema and the triggers, whose rights these run with; and who the application is. */
 export const OWNER = 'squarebatch';
 export const APPLICATION = 'squarebatch_app';
-const START_LIMIT_MS = 60_000;
+const START_LIMIT_MS = 120_000;
 /** Between tries to start it again. */
 const AGAIN_MS = 2_000;
 
@@ -88,6 +89,7 @@ export async function startMariaDb(folder: string, { durable = true } = {}): Pro
 		stop: async () => {
 			isStopping = true;
 			await endProcess(child.pid ?? 0);
+			rmSync(ownTemporary(dataDir), { recursive: true, force: true });
 		}
 	};
 }
@@ -135,6 +137,7 @@ async function launch(
 		[
 			'--no-defaults',
 			`--datadir=${dataDir}`,
+			`--tmpdir=${ownTemporary(dataDir)}`,
 			'--bind-address=127.0.0.1',
 			`--port=${port}`,
 			// A socket path may be 107 characters at most, which a data folder's may not fit in.
@@ -232,6 +235,17 @@ export function initSql({ owner, app }: Secrets): string {
 	].join('\n');
 }
 
+/**
+ * Where a server puts tables it works with for a moment: of its own, as one that starts clears away all it finds there,
+ * and would take another's from under it. Not beside its data, whose disk may be full.
+ */
+export function ownTemporary(dataDir: string): string {
+	const name = createHash('sha256').update(dataDir).digest('hex').slice(0, 16);
+	const folder = join(tmpdir(), `square-batch-${name}`);
+	mkdirSync(folder, { recursive: true, mode: 0o700 });
+	return folder;
+}
+
 /** Lays the files of a database that has none. Throws `Trouble`. */
 export function layFiles(dataDir: string): void {
 	const { status, stderr, stdout } = spawnSync(
@@ -239,6 +253,7 @@ export function layFiles(dataDir: string): void {
 		[
 			'--no-defaults',
 			`--datadir=${dataDir}`,
+			`--tmpdir=${ownTemporary(dataDir)}`,
 			'--auth-root-authentication-method=socket',
 			'--skip-test-db',
 			'--skip-name-resolve',

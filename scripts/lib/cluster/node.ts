@@ -10,7 +10,16 @@ import {
 	writeFileSync
 } from 'node:fs';
 import { join } from 'node:path';
-import { addressAt, APPLICATION, initSql, layFiles, OWNER, untilReady, type Secrets } from '../mariadb.ts';
+import {
+	addressAt,
+	APPLICATION,
+	initSql,
+	layFiles,
+	OWNER,
+	ownTemporary,
+	untilReady,
+	type Secrets
+} from '../mariadb.ts';
 import { ensureProgram, GALERA, MARIADB } from '../packages.ts';
 
 /** What each node of one machine has of its own. */
@@ -70,7 +79,7 @@ export function clusterNode(
 		mkdirSync(dataDir, { recursive: true });
 		const init = join(folder, 'init.sql');
 		writeFileSync(init, initSql(secrets), { mode: 0o600 });
-		if (isRoot()) spawnSync('chown', ['-R', NOBODY, folder]);
+		if (isRoot()) spawnSync('chown', ['-R', NOBODY, folder, ownTemporary(dataDir)]);
 		for (let tries = 1; ; tries++) {
 			const before = existsSync(log) ? statSync(log).size : 0;
 			const output = openSync(log, 'a');
@@ -97,6 +106,7 @@ export function clusterNode(
 	const options = (isFirst: boolean, init: string): string[] => [
 		'--no-defaults',
 		`--datadir=${dataDir}`,
+		`--tmpdir=${ownTemporary(dataDir)}`,
 		'--bind-address=127.0.0.1',
 		`--port=${ports.sql}`,
 		'--socket=',
