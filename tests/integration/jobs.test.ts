@@ -218,6 +218,25 @@ describe('work that is done', () => {
 		expect(await bench.db('job_parts').where('job_id', id).first('number')).toBeUndefined();
 	}, 60_000);
 
+	it('that is stopped when all of it was done is said to be done: what is in the kitchen is there', async () => {
+		await emptied(bench.db);
+		personId = await makePerson(bench.db, { name: 'Tansy', login: 'late', password: 'three plain words' });
+		const id = newId();
+		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
+		await askJobWith(bench.db, { ...job, asked: { name: 'Tansy' } }, [archive]);
+		const running = runNextJob(bench.db);
+		// Its owner belongs to it: from here on nothing is taken back.
+		const isOwned = async () => (await kitchensOf(bench.db, personId, () => '2026-04-05')).length > 0;
+		await expect.poll(isOwned, { timeout: 60_000, intervals: [2] }).toBe(true);
+		await bench
+			.db('jobs')
+			.where({ id, state: 'running' })
+			.update({ state: 'stopped', taken_by: null, taken_until: null, ended_at: '2026-04-05 10:00:00.000' });
+		await running;
+		expect((await jobOf(bench.db, personId, id)).state).toBe('done');
+		expect(await isOwned()).toBe(true);
+	}, 120_000);
+
 	it('that is stopped is over at whoever has it, and leaves nothing', async () => {
 		await emptied(bench.db);
 		personId = await makePerson(bench.db, { name: 'Tansy', login: 'stops', password: 'three plain words' });

@@ -1,4 +1,4 @@
-import type { JobKind } from '../../jobs/types.ts';
+import type { JobKind, JobOutcome } from '../../jobs/types.ts';
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
 import { Refused } from '../errors.ts';
@@ -60,8 +60,7 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 		});
 		clearInterval(holding);
 		await holdOn(db, job, far);
-		// Stopped at the last moment: nobody takes what it gave.
-		if (!(await endJob(db, job, 'done', outcome))) await dropParts(db, job.id);
+		if (!(await endJob(db, job, 'done', outcome))) await stoppedTooLate(db, job, outcome);
 	} catch (error) {
 		clearInterval(holding);
 		if (ending.aborted) await giveBack(db, job);
@@ -70,6 +69,15 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 	} finally {
 		clearInterval(holding);
 	}
+}
+
+/** Stopped when all of it was done: what it gave is dropped; what is in the kitchen is there, and said to be. */
+async function stoppedTooLate(db: Database, job: Taken, outcome: JobOutcome): Promise<void> {
+	if (job.kind === 'archive') await dropParts(db, job.id);
+	else
+		await db('jobs')
+			.where({ id: job.id, state: 'stopped' })
+			.update({ state: 'done', outcome: JSON.stringify(outcome) });
 }
 
 /** Of a job that was stopped; one that another took up is the other's. */

@@ -73,8 +73,10 @@ export function watchPool(db: Database): void {
 		name: name('jobs_waiting'),
 		help: 'Jobs of the installation that nobody is at.',
 		async collect() {
-			const [row] = await db('jobs').where('state', 'waiting').count<{ number: number }[]>({ number: '*' });
-			this.set(row?.number ?? 0);
+			const waiting = db('jobs').where('state', 'waiting').count<{ number: number }[]>({ number: '*' });
+			// Without its database the process is still seen: all but this.
+			const rows = await waiting.catch(() => null);
+			if (rows) this.set(rows[0]?.number ?? 0);
 		}
 	});
 	const pool = () => (db.client as { pool?: Pool }).pool;
