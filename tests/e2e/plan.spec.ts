@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import { choose, typeDay, typeTime } from './controls.ts';
 import { answered, open, ready } from './making.ts';
 import { readPdf } from './pdf.ts';
+import { another } from '../../scripts/lib/come-in-browser.ts';
 import { expect, test } from './test.ts';
 
 // Others change the kitchen it is planned from at the same time: once more, and the first failure is shown.
@@ -158,7 +159,7 @@ test('plan a Saturday: how many, drag, too late, a way out, print, take', LONG, 
 	await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
 });
 
-test('the bench moves the day, here and on another device', async ({ page, context }) => {
+test('the bench moves the day, here and on another device', async ({ page, context, browser }) => {
 	// Of yesterday: what is entered at a bench is never of a time to come, and the clock of the page is moved back to it.
 	const place = `Fair ${Date.now().toString(36)}`;
 	const day = new Date(Date.now() - 36 * 3_600_000).toISOString().slice(0, 10);
@@ -180,7 +181,9 @@ test('the bench moves the day, here and on another device', async ({ page, conte
 	await expect(other.getByTestId('going')).toContainText('Next: mix, Beet and cumin roti');
 
 	// The mix begins half an hour late and ends after ten minutes more than it may take.
-	const bench = await context.newPage();
+	// In a browser of its own: a clock that is moved is moved for all of its pages.
+	const apart = await another(browser);
+	const bench = await apart.newPage();
 	const zero = await page.evaluate(
 		({ day, hour, minute }) => {
 			// The kitchen’s clock: its offset on that day, by what the browser knows of the zone.
@@ -222,6 +225,7 @@ test('the bench moves the day, here and on another device', async ({ page, conte
 			.click()
 	);
 	await expect(other.getByTestId('step').first()).toContainText('begun');
+	await apart.close();
 });
 
 test('an order is taken, set aside at the stall and handed over in two presses', async ({ page }) => {

@@ -6,8 +6,6 @@ import { expect, test } from './test.ts';
 import { another } from '../../scripts/lib/come-in-browser.ts';
 
 /** Sells what is held all the same: asked once for each batch. */
-// Two browsers on two cores leave a page without a turn for seconds: once more, and the first failure is shown.
-test.describe.configure({ retries: 1 });
 
 const decide = (page: Page) => page.getByRole('button', { name: 'I have told them: sell it' }).click();
 
@@ -261,7 +259,10 @@ test(
 	}
 );
 
-test('a stall that stays open past midnight sells on the new day', LONG, async ({ page }) => {
+test('a stall that stays open past midnight sells on the new day', LONG, async ({ browser }) => {
+	// In a browser of its own: a clock that is moved is moved for all of its pages.
+	const apart = await another(browser);
+	const page = await apart.newPage();
 	const name = fresh('Midnight roti');
 	await newFormula(page, name);
 	await planBatch(page);
@@ -291,4 +292,5 @@ test('a stall that stays open past midnight sells on the new day', LONG, async (
 		.slice(1)
 		.map((row) => row.split(',')[1]);
 	expect(new Set(days).size).toBe(2);
+	await apart.close();
 });
