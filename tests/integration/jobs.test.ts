@@ -227,7 +227,7 @@ describe('work that is done', () => {
 		const running = runNextJob(bench.db);
 		// Its owner belongs to it: from here on nothing is taken back.
 		const isOwned = async () => (await kitchensOf(bench.db, personId, () => '2026-04-05')).length > 0;
-		await expect.poll(isOwned, { timeout: 60_000, intervals: [2] }).toBe(true);
+		await expect.poll(isOwned, { timeout: 60_000, interval: 2 }).toBe(true);
 		await bench
 			.db('jobs')
 			.where({ id, state: 'running' })
