@@ -19,7 +19,7 @@ const asking =
 export async function jobOver(address: string, id: string, cookie?: string): Promise<Job> {
 	const until = Date.now() + LIMIT_MS;
 	for (;;) {
-		const answer = await asking(cookie)(`${address}/work/${id}/state.json`).catch(() => null);
+		const answer = await asking(cookie)(`${address}/jobs/${id}/state.json`).catch(() => null);
 		if (answer?.ok) {
 			const job = (await answer.json()) as Job;
 			if (isOver(job)) return job;
@@ -42,7 +42,7 @@ export async function madeArchive(address: string, withCustomers = true): Promis
 	await asked.body?.cancel();
 	const job = await jobOver(address, id);
 	if (job.state !== 'done') throw new Error(job.outcome?.problem ?? job.state);
-	return new Uint8Array(await (await ask(`${address}/work/${id}/file`)).arrayBuffer());
+	return new Uint8Array(await (await ask(`${address}/jobs/${id}/file`)).arrayBuffer());
 }
 
 /** Sends an archive to be restored; what came of it. */

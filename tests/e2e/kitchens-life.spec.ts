@@ -16,7 +16,7 @@ async function archived(page: Page): Promise<{ name: string; path: string }> {
 	await open(page, '/kitchen/data');
 	const coming = page.waitForEvent('download');
 	await page.getByRole('button', { name: 'Make the archive' }).click();
-	await expect(page).toHaveURL(/\/work\/[0-9A-Z]{26}$/);
+	await expect(page).toHaveURL(/\/jobs\/[0-9A-Z]{26}$/);
 	// It is taken at once by whoever waits for it, and can be taken again.
 	const download = await coming;
 	await expect(page.getByText('is ready')).toBeVisible();

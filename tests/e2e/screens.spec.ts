@@ -282,7 +282,7 @@ test('more than a form holds is turned away before it is read', async ({ page: {
 	// An archive may be large: it is read, and is none.
 	const answer = await request.post(`${baseURL}/kitchen/data/restore`, { headers, data: large });
 	const { job } = (await answer.json()) as { job: string };
-	const came = async () => (await request.get(`${baseURL}/work/${job}/state.json`)).text();
+	const came = async () => (await request.get(`${baseURL}/jobs/${job}/state.json`)).text();
 	await expect.poll(came).toContain('not a zip file');
 });
 

@@ -182,9 +182,9 @@ test('where one is killed the other goes on: what was entered, who came in, long
 	});
 	await context.close();
 
-	const job = async () => (await (await ask(right, `/work/${id}/state.json`)).json()) as Job;
+	const job = async () => (await (await ask(right, `/jobs/${id}/state.json`)).json()) as Job;
 	await expect.poll(async () => (await job()).state, { timeout: 60_000 }).toBe('done');
-	const file = new Uint8Array(await (await ask(right, `/work/${id}/file`)).arrayBuffer());
+	const file = new Uint8Array(await (await ask(right, `/jobs/${id}/file`)).arrayBuffer());
 	expect(file.length).toBe((await job()).outcome?.file?.bytes);
 	expect((await readArchive(file)).manifest.tables.length).toBeGreaterThan(50);
 });

@@ -48,8 +48,8 @@ export function lifeForms({ db, kitchen }: Subjects): Record<string, Making> {
 			draft: { id: newId(), name: 'Another' },
 			kitchen: await another(true)
 		}),
-		'/work/[job] stop': async () => ({ draft: {}, id: await job(false) }),
-		'/work/[job] again': async () => ({ draft: {}, id: await failedRemoval() }),
-		'/work/[job] open': async () => ({ fields: {}, id: await job(true) })
+		'/jobs/[job] stop': async () => ({ draft: {}, id: await job(false) }),
+		'/jobs/[job] again': async () => ({ draft: {}, id: await failedRemoval() }),
+		'/jobs/[job] open': async () => ({ fields: {}, id: await job(true) })
 	};
 }

@@ -5,7 +5,7 @@ import { countRequest } from '../life/requests.ts';
 import type { TurnedAway } from './turned-away.ts';
 
 /** What is begun goes on at a full kitchen: a batch at the bench, a stall, and taking all of it along or away. */
-const GOES_ON = /\/entries\.json$|^\/kitchen\/data(\/|$)|^\/work\/|^\/(me|door|people)(\/|$)/;
+const GOES_ON = /\/entries\.json$|^\/kitchen\/data(\/|$)|^\/jobs\/|^\/(me|door|people)(\/|$)/;
 
 const isReading = (method: string) => method === 'GET' || method === 'HEAD' || method === 'OPTIONS';
 
@@ -28,7 +28,7 @@ export async function beyondLimits(
 	const { rows, bytes } = keptLimits(usage);
 	const share = Math.max(rows.has / rows.most, bytes.has / bytes.most);
 	const goesOn = GOES_ON.test(route.id ?? '');
-	if (share < 1 || (goesOn && share < BEYOND) || /^\/(kitchen\/data|work|door|me)/.test(route.id ?? ''))
+	if (share < 1 || (goesOn && share < BEYOND) || /^\/(kitchen\/data|jobs|door|me)/.test(route.id ?? ''))
 		return null;
 	return {
 		status: 507,

@@ -49,7 +49,7 @@ export const actions: Actions = {
 				asked: { withCustomers }
 			});
 			lookForJobs();
-			redirect(303, `/work/${id}`);
+			redirect(303, `/jobs/${id}`);
 		}),
 	close: saving(nothingForm, async ({ locals: { db, kitchen } }) => {
 		await closeKitchen(db, kitchen.id);
@@ -71,6 +71,6 @@ export const actions: Actions = {
 				asked: { name: who.name }
 			});
 			lookForJobs();
-			redirect(303, `/work/${id}`);
+			redirect(303, `/jobs/${id}`);
 		})
 };

@@ -63,7 +63,7 @@
 		<ul class="divide-rule border-rule mt-1 max-w-3xl divide-y border-y" aria-label="Asked for lately">
 			{#each data.jobs as job (job.id)}
 				<li class="flex min-h-11 flex-wrap items-baseline gap-x-3 py-1">
-					<a href="/work/{job.id}" class="min-w-0 flex-1 py-1 break-words">{JOB_WORDS[job.kind]} {job.name}</a>
+					<a href="/jobs/{job.id}" class="min-w-0 flex-1 py-1 break-words">{JOB_WORDS[job.kind]} {job.name}</a>
 					<span class="text-quiet text-sm">{moment(job.askedAt, data.kitchen)}</span>
 					<span class={['w-24 text-sm font-semibold', job.state === 'done' && 'text-squared', job.state === 'failed' && 'text-loss']}
 						>{STATE_WORDS[job.state]}</span

@@ -27,7 +27,7 @@
 				signal: stop.signal
 			});
 			const said = (await answer.json().catch(() => ({}))) as { job?: string; message?: string };
-			if (said.job) await goto(`/work/${said.job}`);
+			if (said.job) await goto(`/jobs/${said.job}`);
 			else
 				problem =
 					answer.status === 413

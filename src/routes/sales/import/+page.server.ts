@@ -43,7 +43,7 @@ async function importBeside(
 		[new TextEncoder().encode(text)]
 	);
 	lookForJobs();
-	redirect(303, `/work/${key}`);
+	redirect(303, `/jobs/${key}`);
 }
 
 export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {

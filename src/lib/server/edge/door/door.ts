@@ -72,7 +72,7 @@ const CLOSED: TurnedAway = {
 	remedy: 'Its owner can open it again under Kitchen, Data in and out.'
 };
 /** What is done about a closed kitchen itself. */
-const OF_CLOSED = /^\/kitchen\/data(\/|$)|^\/work\//;
+const OF_CLOSED = /^\/kitchen\/data(\/|$)|^\/jobs\//;
 
 /** Whoever sent it says so: what was made by one is not kept as another's. */
 const AS_HEADER = 'x-square-batch-as';

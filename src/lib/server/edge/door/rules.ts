@@ -86,7 +86,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/inspection/batch/[id]': { read: 'inspect' },
 	'/inspection/label/[id]': { read: 'inspect' },
 
-	'/work/[job]': {
+	'/jobs/[job]': {
 		read: 'self',
 		acts: {
 			stop: ['self', 'stopped long work'],
@@ -94,8 +94,8 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			open: ['self', 'changed to a kitchen']
 		}
 	},
-	'/work/[job]/file': { read: 'self' },
-	'/work/[job]/state.json': { read: 'self' },
+	'/jobs/[job]/file': { read: 'self' },
+	'/jobs/[job]/state.json': { read: 'self' },
 
 	'/live': { read: 'hear' },
 	'/find.json': { read: 'look' },

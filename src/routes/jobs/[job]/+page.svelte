@@ -38,7 +38,7 @@
 		const ask = async () => {
 			const before = job.state;
 			try {
-				const answer = await fetch(`/work/${job.id}/state.json`);
+				const answer = await fetch(`/jobs/${job.id}/state.json`);
 				isAway = !answer.ok;
 				if (answer.ok) job = (await answer.json()) as Job;
 			} catch {
@@ -109,7 +109,7 @@
 		it to where you keep such things.
 	</p>
 	<p class="mt-3">
-		<a bind:this={file} href="/work/{job.id}/file" class="button button-main" download>Download it</a>
+		<a bind:this={file} href="/jobs/{job.id}/file" class="button button-main" download>Download it</a>
 	</p>
 {:else if job.kind === 'restore'}
 	<p class="mt-4" role="status">Restored: every row is here, and it is yours.</p>
