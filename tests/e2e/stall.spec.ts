@@ -6,7 +6,6 @@ import { expect, test } from './test.ts';
 import { another } from '../../scripts/lib/come-in-browser.ts';
 
 /** Sells what is held all the same: asked once for each batch. */
-
 const decide = (page: Page) => page.getByRole('button', { name: 'I have told them: sell it' }).click();
 
 test('a stall day with the network cut in the middle: sold, undone and written off, and everything arrives once', async ({

@@ -1,4 +1,6 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest';
+import type { RequestEvent } from '@sveltejs/kit';
+import { beyondLimits } from '$lib/server/edge/limits.ts';
 import { closeKitchen, openAgain } from '$lib/server/life/close.ts';
 import { countUsage, keptLimits, limitsOf, most } from '$lib/server/life/limits.ts';
 import { beginLeaving, deletionsBy, removeForGood } from '$lib/server/life/remove.ts';
@@ -78,6 +80,30 @@ describe('what a kitchen takes of its installation', () => {
 			vi.stubEnv('KITCHEN_ROWS', no);
 			expect(most('KITCHEN_ROWS')).toBe(5_000_000);
 		}
+		vi.unstubAllEnvs();
+	});
+
+	it('at the limit nothing new is begun, what is begun goes on to a tenth beyond, and all of it can be taken away', async () => {
+		const { rows } = await countUsage(bench.db, kitchenId);
+		const status = async (most: number, id: string, method = 'POST') => {
+			vi.stubEnv('KITCHEN_ROWS', String(most));
+			const request = new Request('http://127.0.0.1/', { method });
+			const event = { locals: { db: bench.db }, request, route: { id } } as unknown as RequestEvent;
+			return (await beyondLimits(event, kitchenId))?.status ?? null;
+		};
+		const [under, at, far] = [rows + 1, rows, Math.floor(rows / 1.2)];
+		for (const id of ['/formulas', '/shelf/import', '/batches/new'])
+			expect([await status(under, id), await status(at, id), await status(at, id, 'GET')]).toEqual([
+				null,
+				507,
+				null
+			]);
+		for (const id of ['/sales/entries.json', '/batches/[id]/entries.json'])
+			expect([await status(at, id), await status(far, id)]).toEqual([null, 507]);
+		for (const id of ['/kitchen/data', '/kitchen/data/restore', '/jobs/[job]', '/me'])
+			expect(await status(far, id)).toBeNull();
+		vi.stubEnv('KITCHEN_REQUESTS', '1');
+		expect(await status(under, '/formulas', 'GET')).toBe(429);
 		vi.unstubAllEnvs();
 	});
 

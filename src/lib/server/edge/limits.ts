@@ -4,8 +4,10 @@ import { keptLimits, most, usageOf } from '../life/limits.ts';
 import { countRequest } from '../life/requests.ts';
 import type { TurnedAway } from './turned-away.ts';
 
-/** What is begun goes on at a full kitchen: a batch at the bench, a stall, and taking all of it along or away. */
-const GOES_ON = /\/entries\.json$|^\/kitchen\/data(\/|$)|^\/jobs\/|^\/(me|door|people)(\/|$)/;
+/** What is begun goes on at a full kitchen, for a while: a batch at the bench, a stall. */
+const GOES_ON = /\/entries\.json$/;
+/** Taking all of it along or away, and one's own things: however full it is. */
+const ALWAYS = /^\/(kitchen\/data|jobs|door|me|people)(\/|$)/;
 
 const isReading = (method: string) => method === 'GET' || method === 'HEAD' || method === 'OPTIONS';
 
@@ -22,14 +24,12 @@ export async function beyondLimits(
 			remedy: 'Wait a minute, then go on: nothing that was entered is lost.',
 			again: true
 		};
-	if (isReading(request.method)) return null;
+	if (isReading(request.method) || ALWAYS.test(route.id ?? '')) return null;
 	const usage = await usageOf(db, kitchenId);
 	if (!usage) return null;
 	const { rows, bytes } = keptLimits(usage);
 	const share = Math.max(rows.has / rows.most, bytes.has / bytes.most);
-	const goesOn = GOES_ON.test(route.id ?? '');
-	if (share < 1 || (goesOn && share < BEYOND) || /^\/(kitchen\/data|jobs|door|me)/.test(route.id ?? ''))
-		return null;
+	if (share < (GOES_ON.test(route.id ?? '') ? BEYOND : 1)) return null;
 	return {
 		status: 507,
 		message: 'This kitchen is full: it keeps as much as it may here.',
