@@ -1,25 +1,19 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ulid } from 'ulid';
-import { openDatabase, type Database } from '../src/lib/server/db/connection.ts';
-import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
-import { migrate } from '../src/lib/server/db/migrate.ts';
+import type { Database } from '../src/lib/server/db/connection.ts';
 import { countUsage } from '../src/lib/server/life/limits.ts';
-import { theKitchen, today } from '../src/lib/server/kitchens.ts';
+import { today } from '../src/lib/server/kitchens.ts';
 import { beginSession } from '../src/lib/server/people/sessions.ts';
+import { answerTime_ms, inBenchPlace, percentile } from './lib/bench-place.ts';
 import { startApplication, type Application } from './lib/application.ts';
-import { ensureBuild } from './lib/build.ts';
-import { ask } from './lib/come-in.ts';
 import { pathsOf } from './lib/every-list.ts';
 import { fillKitchens, idIn, type Filling } from './lib/many-kitchens.ts';
-import { startMariaDb } from './lib/mariadb.ts';
 import { freePort } from './lib/ports.ts';
 import { mostRead, queriesOf } from './lib/queries.ts';
-import { reaching } from './lib/reach.ts';
-import { serve } from './lib/serve.ts';
+import { oneSale } from './lib/one-sale.ts';
 
-const FEW: Filling = { dormant: 0, active: 4, market: 5 };
+/** All of them sell: they are those of lowest numbers, which sell where there are many. */
+const FEW: Filling = { dormant: 0, active: 0, market: 9 };
 const MANY: Filling = { dormant: 9000, active: 900, market: 100 };
 const ROUNDS = 40;
 const WARM_ROUNDS = 3;
@@ -42,28 +36,17 @@ export async function main([said]: string[] = []): Promise<void> {
 		active: Math.round(MANY.active * share),
 		market: Math.max(FEW.market, Math.round(MANY.market * share))
 	};
-	const folder = mkdtempSync(join(tmpdir(), 'square-batch-kitchens-'));
-	const undo: (() => unknown)[] = [() => rmSync(folder, { recursive: true, force: true })];
-	try {
-		await ensureBuild();
-		const mariadb = await startMariaDb(folder, { durable: false });
-		undo.push(mariadb.stop);
-		const db = openDatabase(mariadb.ownerUrl);
-		undo.push(() => db.destroy());
-		await migrate(db);
-		await loadDemoOnce(db);
-		const kitchen = await theKitchen(db);
-		const port = await freePort();
-		const running = await serve(port, mariadb.url, await reaching({ port, dataDir: folder, isLan: false }));
-		undo.push(running.stop);
+	await inBenchPlace('kitchens', async ({ folder, ownerUrl, db, kitchen, serveHere, undo }) => {
+		const running = await serveHere();
 		// What is timed is a process of its own; what is read is seen in this one.
 		const apart = await startApplication(join(folder, 'apart'), await freePort(), {
-			DATABASE_URL: mariadb.ownerUrl
+			DATABASE_URL: ownerUrl
 		});
 		undo.push(apart.stop);
 		const at = { timed: apart.address, seen: running.address };
 		const few = await measured(db, kitchen.id, at, FEW, 0);
-		const all = await measured(db, kitchen.id, at, many, FEW.active + FEW.market);
+		const all = await measured(db, kitchen.id, at, many, FEW.market);
+		reportSteadiness(few, all);
 		const listener_bytes = await listenersOf(apart, db, kitchen.id, many);
 		const { perSecond, p95_ms, kept, twice, wanted } = await salesOf(
 			apart,
@@ -72,34 +55,34 @@ export async function main([said]: string[] = []): Promise<void> {
 			many,
 			today(kitchen)
 		);
-		let worst = 0;
-		for (const [path, { p95_ms, read, most }] of all.pages) {
-			const before = few.pages.get(path);
-			if (!before) continue;
-			const ratio = p95_ms / before.p95_ms;
-			const isSteady = ratio <= STEADY || p95_ms - before.p95_ms <= NOTHING_MS;
-			if (!isSteady) worst = Math.max(worst, ratio);
-			console.log(
-				`kitchens: ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(44)} 95 % within ${ms(before.p95_ms)} of ${few.kitchens}, ${ms(p95_ms)} of ${all.kitchens}, ×${ratio.toFixed(2)}${isSteady ? '' : '  OVER'}; a query reads at most ${read} rows${read > all.rows ? `  MORE THAN THE KITCHEN HAS: ${most.slice(0, 200)}` : ''}`
-			);
-		}
-		console.log(
-			`kitchens: ${worst === 0 ? `every address is steady (×${STEADY} wanted)` : `the worst is ×${worst.toFixed(2)}`}; the kitchen asked has ${all.rows} rows`
-		);
 		console.log(
 			`kitchens: a listener takes ${(listener_bytes / 1024).toFixed(1)} kB of the process (${LISTENERS} of ${all.kitchens} kitchens)`
 		);
 		console.log(
 			`kitchens: ${STALLS} stalls at once sold ${perSecond.toFixed(0)} a second, 95 % answered within ${ms(p95_ms)}; of ${wanted} entries ${kept} are kept, ${twice} twice`
 		);
-	} finally {
-		for (const step of undo.reverse()) await step();
+	});
+}
+
+/** Prints every address with how it stands among few kitchens and among all. */
+function reportSteadiness(few: Measured, all: Measured): void {
+	let worst = 0;
+	for (const [path, { p95_ms, read, most }] of all.pages) {
+		const before = few.pages.get(path);
+		if (!before) continue;
+		const ratio = p95_ms / before.p95_ms;
+		const isSteady = ratio <= STEADY || p95_ms - before.p95_ms <= NOTHING_MS;
+		if (!isSteady) worst = Math.max(worst, ratio);
+		console.log(
+			`kitchens: ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(44)} 95 % within ${ms(before.p95_ms)} of ${few.kitchens}, ${ms(p95_ms)} of ${all.kitchens}, ×${ratio.toFixed(2)}${isSteady ? '' : '  OVER'}; a query reads at most ${read} rows${read > all.rows ? `  MORE THAN THE KITCHEN HAS: ${most.slice(0, 200)}` : ''}`
+		);
 	}
+	console.log(
+		`kitchens: ${worst === 0 ? `every address is steady (×${STEADY} wanted)` : `the worst is ×${worst.toFixed(2)}`}; the kitchen asked has ${all.rows} rows`
+	);
 }
 
 const ms = (value: number) => `${value.toFixed(1).padStart(6)} ms`;
-const percentile = (times: number[], share: number) =>
-	times.sort((a, b) => a - b)[Math.floor(times.length * share)] ?? 0;
 
 interface Measured {
 	kitchens: number;
@@ -155,14 +138,14 @@ async function pagesOf(
 	const pages: Measured['pages'] = new Map();
 	for (const path of await pathsOf(db, kitchenId)) {
 		for (let round = 0; round < WARM_ROUNDS; round++)
-			for (const address of [timed, seen]) await answer(address, path);
+			for (const address of [timed, seen]) await answerTime_ms(address, path);
 		await changed();
-		const queries = await queriesOf(() => answer(seen, path));
+		const queries = await queriesOf(() => answerTime_ms(seen, path));
 		const { rows, sql } = await mostRead(db, queries);
 		const times: number[] = [];
 		for (let round = 0; round < ROUNDS; round++) {
 			await changed();
-			times.push(await answer(timed, path));
+			times.push(await answerTime_ms(timed, path));
 		}
 		pages.set(path.replace(/[0-9A-Z]{26}/, 'ID'), {
 			p95_ms: percentile(times, 0.95),
@@ -171,14 +154,6 @@ async function pagesOf(
 		});
 	}
 	return pages;
-}
-
-async function answer(address: string, path: string): Promise<number> {
-	const began = performance.now();
-	const response = await ask(address + path);
-	await response.text();
-	if (!response.ok) throw new Error(`${path} answered ${response.status}`);
-	return performance.now() - began;
 }
 
 /** The cookie of whoever owns the nth kitchen, who came in a moment ago. */
@@ -255,23 +230,7 @@ async function salesOf(
 	await Promise.all(
 		stalls.map(async ({ cookie, batchId }) => {
 			for (let sale = 0; sale < SALES_EACH; sale++) {
-				const id = ulid();
-				const entry = {
-					id,
-					kind: 'sale',
-					checkoutId: id,
-					batchId,
-					soldOn: day,
-					channel: 'Market',
-					packs: 1,
-					price: '6.50',
-					paidBy: 'cash',
-					customer: '',
-					reason: '',
-					ofId: null,
-					thrownAway: false,
-					pieces: null
-				};
+				const entry = oneSale({ batchId, soldOn: day, channel: 'Market' });
 				const asked = performance.now();
 				const response = await fetch(`${at.address}/sales/entries.json`, {
 					method: 'POST',
@@ -282,7 +241,7 @@ async function salesOf(
 				times.push(performance.now() - asked);
 				if (!said.answers?.[0]?.kept)
 					throw new Error(`a sale was refused: ${JSON.stringify(said).slice(0, 300)}`);
-				ids.push(id);
+				ids.push(entry.id);
 			}
 		})
 	);

@@ -1,21 +1,12 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readArchive } from '../src/lib/server/archive/read.ts';
 import { restoreKitchen } from '../src/lib/server/archive/restore.ts';
-import { openDatabase, type Database } from '../src/lib/server/db/connection.ts';
-import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
-import { migrate } from '../src/lib/server/db/migrate.ts';
-import { theKitchen, today } from '../src/lib/server/kitchens.ts';
+import type { Database } from '../src/lib/server/db/connection.ts';
+import { today } from '../src/lib/server/kitchens.ts';
 import type { Cells } from '../src/lib/server/rows.ts';
-import { ensureBuild } from './lib/build.ts';
-import { startMariaDb } from './lib/mariadb.ts';
+import { answerTime_ms, emptyDatabase, inBenchPlace, percentile } from './lib/bench-place.ts';
 import { mainPagesOf, pageSpeeds, reportPages } from './lib/pages.ts';
-import { freePort } from './lib/ports.ts';
-import { reaching } from './lib/reach.ts';
-import { serve } from './lib/serve.ts';
 import { fillTenYears, TEN_YEARS } from './lib/ten-years.ts';
-import { ask } from './lib/come-in.ts';
 import { pathsOf } from './lib/every-list.ts';
 import { queriesOf, type Query } from './lib/queries.ts';
 import { madeArchive } from './lib/long-work.ts';
@@ -31,42 +22,29 @@ const SMALL_ROWS = 1000;
  * With addresses only those are asked, and nothing is archived.
  */
 export async function main(only: string[] = []): Promise<void> {
-	const folder = mkdtempSync(join(tmpdir(), 'square-batch-years-'));
-	const undo: (() => Promise<void> | void)[] = [() => rmSync(folder, { recursive: true, force: true })];
-	try {
-		await ensureBuild();
-		const mariadb = await startMariaDb(folder, { durable: false });
-		undo.push(mariadb.stop);
-		const db = openDatabase(mariadb.ownerUrl);
-		undo.push(() => db.destroy());
-		await migrate(db);
-		await loadDemoOnce(db);
-		const kitchen = await theKitchen(db);
+	await inBenchPlace('years', async ({ folder, db, kitchen, serveHere, undo }) => {
 		await fillTenYears(db, kitchen.id, today(kitchen), TEN_YEARS);
 		await db.raw('ANALYZE TABLE batches, batch_lines, weighings, sales, lots, lot_moves, batch_closings');
 		for (const table of ['batches', 'weighings', 'sales', 'lots'])
 			console.log(
 				`years: ${String(((await db(table).count('* as count').first()) as Cells).count)} ${table}`
 			);
-		const port = await freePort();
-		const running = await serve(port, mariadb.url, await reaching({ port, dataDir: folder, isLan: false }));
-		undo.push(running.stop);
+		const running = await serveHere();
 		const all = await pathsOf(db, kitchen.id);
 		const paths = only.length > 0 ? all.filter((path) => only.includes(path)) : all;
 		const asked: string[] = [];
 		// A server that has run for a minute is what people meet.
 		for (let round = 0; round < WARM_ROUNDS; round++)
-			for (const path of paths) await answer(running.address, path);
+			for (const path of paths) await answerTime_ms(running.address, path);
 		for (const path of paths) {
-			const queries = await queriesOf(() => answer(running.address, path));
+			const queries = await queriesOf(() => answerTime_ms(running.address, path));
 			const scans = await fullScans(db, queries);
 			const times: number[] = [];
-			for (let round = 0; round < ROUNDS; round++) times.push(await answer(running.address, path));
-			times.sort((a, b) => a - b);
-			const p95 = times[Math.floor(times.length * 0.95)] ?? 0;
+			for (let round = 0; round < ROUNDS; round++) times.push(await answerTime_ms(running.address, path));
+			const p95 = percentile(times, 0.95);
 			asked.push(path);
 			console.log(
-				`years: ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(42)} median ${ms(times[Math.floor(times.length / 2)])}, 95 % within ${ms(p95)}${p95 > WANTED_MS ? '  OVER' : ''}${scans.length > 0 ? `  full scan: ${scans.join(', ')}` : ''}`
+				`years: ${path.replace(/[0-9A-Z]{26}/, 'ID').padEnd(42)} median ${ms(percentile(times, 0.5))}, 95 % within ${ms(p95)}${p95 > WANTED_MS ? '  OVER' : ''}${scans.length > 0 ? `  full scan: ${scans.join(', ')}` : ''}`
 			);
 		}
 		if (only.length > 0) return;
@@ -78,32 +56,14 @@ export async function main(only: string[] = []): Promise<void> {
 		);
 		await restoreElsewhere(join(folder, 'elsewhere'), archive, undo);
 		console.log(`years: ${asked.length} addresses asked, ${WANTED_MS} ms wanted at the 95th percentile`);
-	} finally {
-		for (const step of undo.reverse()) await step();
-	}
+	});
 }
 
 const ms = (value = 0) => `${value.toFixed(0).padStart(4)} ms`;
 
-async function answer(address: string, path: string): Promise<number> {
-	const began = performance.now();
-	const response = await ask(address + path);
-	await response.text();
-	if (!response.ok) throw new Error(`${path} answered ${response.status}`);
-	return performance.now() - began;
-}
-
 /** How long the archive takes to come into an empty database. */
-async function restoreElsewhere(
-	folder: string,
-	archive: Uint8Array,
-	undo: (() => Promise<void> | void)[]
-): Promise<void> {
-	const mariadb = await startMariaDb(folder, { durable: false });
-	undo.push(mariadb.stop);
-	const db = openDatabase(mariadb.ownerUrl);
-	undo.push(() => db.destroy());
-	await migrate(db);
+async function restoreElsewhere(folder: string, archive: Uint8Array, undo: (() => unknown)[]): Promise<void> {
+	const { db } = await emptyDatabase(folder, undo);
 	const began = performance.now();
 	const read = await readArchive(archive);
 	await restoreKitchen(db, read);

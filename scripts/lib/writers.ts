@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import type { Database } from '../../src/lib/server/db/connection.ts';
 import { ask } from './come-in.ts';
+import { oneSale } from './one-sale.ts';
 
 /** Something that is sent until it is acknowledged, as a device or a person would: with the same id each time. */
 interface Write {
@@ -88,21 +89,16 @@ function writesOf({ batchId, stockedId, ingredientId, day }: Subjects): (() => W
 		},
 		() => {
 			const id = ulid();
-			const gift = {
+			const gift = oneSale({
 				id,
 				kind: 'gift',
 				checkoutId: null,
 				batchId: stockedId,
 				soldOn: day,
 				channel: 'From the door',
-				packs: 1,
 				price: '0',
-				paidBy: null,
-				customer: '',
-				reason: '',
-				ofId: null,
-				thrownAway: false
-			};
+				paidBy: null
+			});
 			return {
 				id,
 				table: 'sales',

@@ -14,6 +14,7 @@ import { startCluster, type Cluster } from '../../scripts/lib/cluster/cluster.ts
 import { comeIn } from '../../scripts/lib/come-in.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
 import { makeRoti, measured } from '../integration/kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const STALLS = Number(process.env.CLUSTER_STALLS ?? 50);
 const BENCHES = Number(process.env.CLUSTER_BENCHES ?? 10);
@@ -105,22 +106,7 @@ it('loses and doubles nothing that was acknowledged while a node is killed, a pr
 			const batchId = batches[nth % batches.length] ?? '';
 			const entry =
 				kind === 'sale'
-					? {
-							id,
-							kind: 'sale',
-							checkoutId: id,
-							batchId,
-							soldOn: new Date().toISOString().slice(0, 10),
-							channel: 'Stall',
-							packs: 1,
-							price: '6.50',
-							paidBy: 'cash',
-							customer: '',
-							reason: '',
-							ofId: null,
-							thrownAway: false,
-							pieces: null
-						}
+					? oneSale({ id, batchId, soldOn: new Date().toISOString().slice(0, 10) })
 					: {
 							kind: 'weighing',
 							id,

@@ -211,19 +211,9 @@ describe('npm run --silent reformulate', () => {
 	});
 
 	it('exits 2 with what cannot be asked, at its place', () => {
-		const paths = (more: object) => {
-			const answer = ask({ file, free, targets: [], step_g: 1, windows: null, ...more });
-			expect([answer.status, answer.stdout]).toEqual([2, '']);
-			return (JSON.parse(answer.stderr) as { errors: { path: string }[] }).errors.map(({ path }) => path);
-		};
-		expect(paths({ free: [{ line: 3 }] })).toEqual(['free[0].line']);
-		expect(paths({ free: [{ line: 2, low_g: 5, high_g: 4 }] })).toEqual(['free[0].high_g']);
-		expect(paths({ windows: 'pancake' })).toEqual(['windows']);
-		expect(paths({ ballWeight_g: { low: 50.2, high: 50.8 } })).toEqual(['ballWeight_g']);
-		expect(paths({ targets: [{ figure: 'sodium_mg' }] })).toEqual(['targets[0]']);
-		expect(paths({ targets: [{ figure: 'water_g', as: 'printed', atMost: 1 }] })).toEqual(['targets[0]']);
-		expect(paths({ targets: [{ figure: 'cost', atMost: '0,09' }] })).toEqual(['targets[0].atMost']);
-		expect(paths({ extra: 1 })).toEqual(['extra']);
-		expect(paths({ file: { ...file, rules: 'xx' } })).toEqual(['file.rules']);
+		const answer = ask({ file, free: [{ line: 3 }], targets: [], step_g: 1, windows: null });
+		expect([answer.status, answer.stdout]).toEqual([2, '']);
+		const { errors } = JSON.parse(answer.stderr) as { errors: { path: string }[] };
+		expect(errors.map(({ path }) => path)).toEqual(['free[0].line']);
 	});
 });

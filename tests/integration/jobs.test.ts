@@ -9,10 +9,19 @@ import { endJob } from '$lib/server/jobs/end.ts';
 import { closeKitchen } from '$lib/server/life/close.ts';
 import { beginLeaving } from '$lib/server/life/remove.ts';
 import { leftOf } from '$lib/server/life/rows.ts';
-import { allCame, askJob, forgetOldJobs, goOnWith, jobOf, jobsOf, stopJob } from '$lib/server/jobs/jobs.ts';
+import {
+	askJob,
+	forgetOldJobs,
+	goOnWith,
+	jobOf,
+	jobsOf,
+	rowOf,
+	stopJob,
+	type Asking
+} from '$lib/server/jobs/jobs.ts';
 import { dropParts, PartsWriter, readParts } from '$lib/server/jobs/parts.ts';
 import { runNextJob } from '$lib/server/jobs/run.ts';
-import { giveBack, holdOn, MOST_TRIES, takeJob } from '$lib/server/jobs/take.ts';
+import { giveBack, holdOn, MOST_TRIES, stillHas, takeJob, type Taken } from '$lib/server/jobs/take.ts';
 import { join, kitchensOf } from '$lib/server/people/memberships.ts';
 import { makePerson } from '$lib/server/people/persons.ts';
 import { theKitchen } from '$lib/server/kitchens.ts';
@@ -32,18 +41,35 @@ beforeAll(async () => {
 	personId = await makePerson(bench.db, { name: 'Tansy', login: 'jobs', password: 'three plain words' });
 }, 120_000);
 
-async function asked(kind: JobKind, of: object = {}, isComing = false): Promise<string> {
+async function asked(kind: JobKind, of: object = {}): Promise<string> {
 	const id = newId();
 	const { id: kitchenId } = await theKitchen(bench.db);
-	await askJob(bench.db, { id, kitchenId, personId, kind, name: 'x', asked: of, isComing });
+	await askJob(bench.db, { id, kitchenId, personId, kind, name: 'x', asked: of });
 	return id;
 }
+/** A job whose file is still being sent, by a process that says so for so many seconds more. */
+async function coming(seconds: number, kind: JobKind = 'restore'): Promise<Asking> {
+	const { id: kitchenId } = await theKitchen(bench.db);
+	const asking = { id: newId(), kitchenId, personId, kind, name: 'x', asked: { name: 'Tansy' } };
+	await bench.db('jobs').insert({
+		...rowOf(asking),
+		state: 'coming',
+		tries: 1,
+		taken_until: bench.db.raw('UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [seconds]) as never
+	});
+	return asking;
+}
+const partsOf = async (jobId: string): Promise<string> => {
+	const rows = await bench.db('job_parts').where('job_id', jobId).orderBy('number').pluck<Buffer[]>('bytes');
+	return Buffer.concat(rows).toString();
+};
 /** As if the process that has a job were gone for longer than it holds it. */
 const leaseOver = (id: string) =>
 	bench
 		.db('jobs')
 		.where('id', id)
 		.update({ taken_until: bench.db.raw('UTC_TIMESTAMP(3) - INTERVAL 1 SECOND') });
+const mine = () => Promise.resolve(true);
 const bytesOf = async (kitchenId: string, jobId: string): Promise<Uint8Array> => {
 	const pieces: Uint8Array[] = [];
 	for await (const piece of readParts(bench.db, { kitchenId, jobId, side: 'out' })) pieces.push(piece);
@@ -54,7 +80,7 @@ describe('what is put down in parts', () => {
 	it('comes out as it went in, whatever the pieces were, and no part is larger than a mebibyte', async () => {
 		const { id: kitchenId } = await theKitchen(bench.db);
 		const jobId = await asked('archive');
-		const writer = new PartsWriter(bench.db, { kitchenId, jobId, side: 'out' });
+		const writer = new PartsWriter(bench.db, { kitchenId, jobId, side: 'out' }, mine);
 		// 700,000 and 1,400,000 bytes and 3: two whole parts of 1,048,576 and a rest of 2,851.
 		const pieces = [700_000, 1_400_000, 3].map((size, at) => new Uint8Array(size).fill(at + 1));
 		for (const piece of pieces) await writer.write(piece);
@@ -72,7 +98,94 @@ describe('what is put down in parts', () => {
 	});
 });
 
+describe('a job that is given a file', () => {
+	const sent = (text: string) => [new TextEncoder().encode(text)];
+
+	it('is put down anew by the form sent again, where the process that put it down is gone', async () => {
+		const asking = await coming(-1);
+		await new PartsWriter(
+			bench.db,
+			{ kitchenId: asking.kitchenId, jobId: asking.id, side: 'in' },
+			mine
+		).write(new Uint8Array(2_000_000));
+		await askJobWith(bench.db, asking, sent('all of it'));
+		expect((await jobOf(bench.db, personId, asking.id)).state).toBe('waiting');
+		expect(await partsOf(asking.id)).toBe('all of it');
+		await stopJob(bench.db, personId, asking.id);
+	});
+
+	it('is waited for while its process lives, and is one', async () => {
+		const asking = { ...(await coming(-1)), id: newId() };
+		let goOn: () => void = () => undefined;
+		const open = new Promise<void>((resolve) => (goOn = resolve));
+		async function* slowly(): AsyncGenerator<Uint8Array> {
+			yield* sent('the first ');
+			await open;
+			yield* sent('half and the other');
+		}
+		const first = askJobWith(bench.db, asking, slowly());
+		const isComing = async () => (await bench.db('jobs').where('id', asking.id).first('state'))?.state;
+		await expect.poll(isComing).toBe('coming');
+		let isThere = false;
+		const second = askJobWith(bench.db, asking, sent('sent again')).then(() => (isThere = true));
+		await new Promise((resolve) => setTimeout(resolve, 700));
+		expect(isThere).toBe(false);
+		goOn();
+		await Promise.all([first, second]);
+		expect(await partsOf(asking.id)).toBe('the first half and the other');
+		await stopJob(bench.db, personId, asking.id);
+	});
+
+	it('is the second’s where the first stood still too long: the first adds nothing to it, nor takes it away', async () => {
+		const asking = { ...(await coming(-1)), id: newId() };
+		let goOn: () => void = () => undefined;
+		const open = new Promise<void>((resolve) => (goOn = resolve));
+		async function* late(): AsyncGenerator<Uint8Array> {
+			await open;
+			yield new Uint8Array(3_000_000);
+		}
+		const first = askJobWith(bench.db, asking, late());
+		const isComing = async () => (await bench.db('jobs').where('id', asking.id).first('state'))?.state;
+		await expect.poll(isComing).toBe('coming');
+		await leaseOver(asking.id);
+		await askJobWith(bench.db, asking, sent('the second'));
+		goOn();
+		await first;
+		expect((await jobOf(bench.db, personId, asking.id)).state).toBe('waiting');
+		expect(await partsOf(asking.id)).toBe('the second');
+		await stopJob(bench.db, personId, asking.id);
+	});
+
+	it('of which nothing is left where what comes breaks off', async () => {
+		const asking = { ...(await coming(-1)), id: newId() };
+		async function* broken(): AsyncGenerator<Uint8Array> {
+			yield new Uint8Array(2_000_000);
+			await Promise.reject(new Error('the line is gone'));
+		}
+		await expect(askJobWith(bench.db, asking, broken())).rejects.toThrow('the line is gone');
+		await expect(jobOf(bench.db, personId, asking.id)).rejects.toThrow('not here');
+		expect(await partsOf(asking.id)).toBe('');
+	});
+});
+
 describe('a job', () => {
+	it('writes no part of what another took up', async () => {
+		const id = await asked('archive');
+		const { id: kitchenId } = await theKitchen(bench.db);
+		const first = await takeJob(bench.db);
+		await leaseOver(id);
+		const second = await takeJob(bench.db);
+		if (!first || !second) throw new Error('not taken');
+		const writerOf = (job: Taken) =>
+			new PartsWriter(bench.db, { kitchenId, jobId: id, side: 'out' }, (at) => stillHas(at, job));
+		await expect(writerOf(first).write(new Uint8Array(1_048_576))).rejects.toThrow('another');
+		expect(await bytesOf(kitchenId, id)).toHaveLength(0);
+		await writerOf(second).write(new Uint8Array(1_048_576));
+		expect(await bytesOf(kitchenId, id)).toHaveLength(1_048_576);
+		await stopJob(bench.db, personId, id);
+		await dropParts(bench.db, id);
+	});
+
 	it('is taken once, by one, and asked for twice it is one', async () => {
 		const id = await asked('archive', { withCustomers: true });
 		const { id: kitchenId } = await theKitchen(bench.db);
@@ -126,13 +239,17 @@ describe('a job', () => {
 	});
 
 	it('that still comes is not taken; that never came whole is let go of after an hour, an old one after a day', async () => {
-		const id = await asked('restore', { name: 'Tansy' }, true);
+		const { id } = await coming(-1);
+		const { id: slow } = await coming(2 * 3600);
 		expect(await takeJob(bench.db)).toBeNull();
 		const hours = (count: number) => Date.now() + count * 3_600_000;
 		await forgetOldJobs(bench.db, hours(0.9));
 		expect((await jobOf(bench.db, personId, id)).state).toBe('coming');
 		await forgetOldJobs(bench.db, hours(1.1));
 		await expect(jobOf(bench.db, personId, id)).rejects.toThrow('not here');
+		// A slow line that still sends it is not gone.
+		expect((await jobOf(bench.db, personId, slow)).state).toBe('coming');
+		await stopJob(bench.db, personId, slow);
 		const over = await asked('archive', {});
 		await stopJob(bench.db, personId, over);
 		await forgetOldJobs(bench.db, hours(23.9));
@@ -147,7 +264,7 @@ describe('work that is done', () => {
 		const kitchen = await theKitchen(bench.db);
 		const id = await asked('archive', { withCustomers: true });
 		const first = await takeJob(bench.db);
-		const writer = new PartsWriter(bench.db, { kitchenId: kitchen.id, jobId: id, side: 'out' });
+		const writer = new PartsWriter(bench.db, { kitchenId: kitchen.id, jobId: id, side: 'out' }, mine);
 		await writer.write(new Uint8Array(3_000_000).fill(7));
 		await writer.end();
 		expect(first?.id).toBe(id);
@@ -167,11 +284,7 @@ describe('work that is done', () => {
 		const kitchenId = (await readArchive(archive)).manifest.kitchen.id;
 		const id = newId();
 		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
-		await askJob(bench.db, { ...job, asked: { name: 'Tansy' }, isComing: true });
-		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
-		await sent.write(archive);
-		await sent.end();
-		await allCame(bench.db, id);
+		await askJobWith(bench.db, { ...job, asked: { name: 'Tansy' } }, [archive]);
 		// Killed in the middle: what it had put in is there, and nobody sees it.
 		await takeJob(bench.db);
 		await bench.db('kitchens').insert({
@@ -208,7 +321,7 @@ describe('work that is done', () => {
 		const id = newId();
 		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
 		await askJob(bench.db, { ...job, asked: { name: 'Tansy' } });
-		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
+		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' }, mine);
 		await sent.write(archive);
 		await sent.end();
 		expect(await runNextJob(bench.db)).toBe(true);
@@ -243,7 +356,7 @@ describe('work that is done', () => {
 		const id = newId();
 		const job = { id, kitchenId: newId(), personId, kind: 'restore', name: 'an archive' } as const;
 		await askJob(bench.db, { ...job, asked: { name: 'Tansy' } });
-		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' });
+		const sent = new PartsWriter(bench.db, { kitchenId: job.kitchenId, jobId: id, side: 'in' }, mine);
 		await sent.write(archive);
 		await sent.end();
 		const running = runNextJob(bench.db);

@@ -33,6 +33,7 @@ import { newId } from '$lib/server/rows.ts';
 import { eraseCustomer } from '$lib/server/sales/erase.ts';
 import { keepSale } from '$lib/server/sales/keep.ts';
 import { KITCHEN, makeRoti, recordRoti, useBench } from './kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const bench = useBench();
 const TODAY = '2026-04-05';
@@ -401,21 +402,18 @@ describe('who did what', () => {
 		);
 	let sold = 0;
 	const sell = (id: string, customer = '') =>
-		keepSale(bench.db, bench.kitchen.id, {
-			id,
-			kind: 'sale',
-			checkoutId: id,
-			batchId: batches[Math.floor(sold++ / 4)] ?? '',
-			soldOn: '2026-01-01',
-			channel: 'Door',
-			packs: 1,
-			price: '5.00',
-			paidBy: 'cash',
-			customer,
-			reason: '',
-			ofId: null,
-			thrownAway: false
-		});
+		keepSale(
+			bench.db,
+			bench.kitchen.id,
+			oneSale({
+				id,
+				batchId: batches[Math.floor(sold++ / 4)] ?? '',
+				soldOn: '2026-01-01',
+				channel: 'Door',
+				price: '5.00',
+				customer
+			})
+		);
 	const asked = { by: '', device: '', from: '', to: '', words: '' };
 	const all = { from: null, to: null };
 

@@ -15,6 +15,7 @@ import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import type { SaleEntry } from '$lib/sales/types.ts';
 import { yearOfSales } from '$lib/server/sales/year.ts';
 import { makeRoti, useBench } from './kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const bench = useBench();
 
@@ -130,22 +131,8 @@ describe('sales', () => {
 });
 
 /** An entry as a till sends it. */
-const entry = (batchId: string, more: Partial<SaleEntry> = {}): SaleEntry => ({
-	id: newId(),
-	kind: 'sale',
-	checkoutId: null,
-	batchId,
-	soldOn: '2026-03-02',
-	channel: 'door',
-	packs: 1,
-	price: '6.50',
-	paidBy: 'cash',
-	customer: '',
-	reason: '',
-	ofId: null,
-	thrownAway: false,
-	...more
-});
+const entry = (batchId: string, more: Partial<SaleEntry> = {}): SaleEntry =>
+	oneSale({ batchId, soldOn: '2026-03-02', channel: 'door', checkoutId: null, ...more });
 const keep = (each: SaleEntry) => keepSale(bench.db, bench.kitchen.id, each);
 /** What a batch has left, sold and gone otherwise. */
 const counts = async (id: string) => {

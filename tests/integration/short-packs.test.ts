@@ -8,26 +8,13 @@ import { salesOfBatch } from '../../src/lib/server/sales/ledger.ts';
 import { keepSale } from '../../src/lib/server/sales/keep.ts';
 import type { SaleEntry } from '../../src/lib/sales/types.ts';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const bench = useBench();
 let batchId: string;
 const left = async () => (await batchesLeft(bench.db, bench.kitchen)).find((each) => each.id === batchId);
-const sale = (more: Partial<SaleEntry> = {}): SaleEntry => ({
-	id: newId(),
-	kind: 'sale',
-	checkoutId: null,
-	batchId,
-	soldOn: '2026-03-07',
-	channel: 'Stall',
-	packs: 1,
-	price: '6.50',
-	paidBy: 'cash',
-	customer: '',
-	reason: '',
-	ofId: null,
-	thrownAway: false,
-	...more
-});
+const sale = (more: Partial<SaleEntry> = {}): SaleEntry =>
+	oneSale({ batchId, soldOn: '2026-03-07', checkoutId: null, ...more });
 const keep = (entry: SaleEntry) => keepSale(bench.db, bench.kitchen.id, entry);
 
 const event = (happening: EventEntry['happening'], voids: string | null = null): EventEntry => ({

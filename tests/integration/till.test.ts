@@ -4,26 +4,24 @@ import { newId } from '../../src/lib/server/rows.ts';
 import { keepSale } from '../../src/lib/server/sales/keep.ts';
 import { countTill, tillCounts, tillsSold } from '../../src/lib/server/sales/till-count.ts';
 import { makeRoti, recordRoti, useBench } from './kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const bench = useBench();
 let batchId: string;
 const day = () => dayIn(bench.kitchen.timeZone, new Date());
 const sell = (paidBy: 'cash' | 'card' | 'owed', packs: number, channel = 'Stall') =>
-	keepSale(bench.db, bench.kitchen.id, {
-		id: newId(),
-		kind: 'sale',
-		checkoutId: newId(),
-		batchId,
-		soldOn: day(),
-		channel,
-		packs,
-		price: '6.50',
-		paidBy,
-		customer: paidBy === 'owed' ? 'The choir' : '',
-		reason: '',
-		ofId: null,
-		thrownAway: false
-	});
+	keepSale(
+		bench.db,
+		bench.kitchen.id,
+		oneSale({
+			batchId,
+			soldOn: day(),
+			channel,
+			packs,
+			paidBy,
+			customer: paidBy === 'owed' ? 'The choir' : ''
+		})
+	);
 
 beforeAll(async () => {
 	const { productId } = await makeRoti(bench, 'Till roti');

@@ -14,6 +14,7 @@ import { attentionOf } from '$lib/server/today/attention.ts';
 import { firstSteps } from '$lib/server/today/first-steps.ts';
 import { comingDemand } from '$lib/server/plan/demand.ts';
 import { makeRoti, measured, useBench } from './kitchen.ts';
+import { oneSale } from '../../scripts/lib/one-sale.ts';
 
 const bench = useBench();
 let roti: Awaited<ReturnType<typeof makeRoti>>;
@@ -37,22 +38,11 @@ async function made(daysAgo: number): Promise<string> {
 
 const sell = async (packs: number, daysAgo: number, more: Partial<SaleEntry> = {}): Promise<string> => {
 	const id = newId();
-	await keepSale(bench.db, bench.kitchen.id, {
-		id,
-		batchId,
-		kind: 'sale',
-		soldOn: before(daysAgo),
-		channel: 'market',
-		packs,
-		price: '6.50',
-		paidBy: 'cash',
-		checkoutId: null,
-		ofId: null,
-		thrownAway: false,
-		customer: '',
-		reason: '',
-		...more
-	});
+	await keepSale(
+		bench.db,
+		bench.kitchen.id,
+		oneSale({ id, batchId, soldOn: before(daysAgo), channel: 'market', packs, checkoutId: null, ...more })
+	);
 	return id;
 };
 const toMake = async () =>

@@ -16,6 +16,7 @@ import { getLabel } from '../../../src/lib/server/labels/read.ts';
 import { receiveLot } from '../../../src/lib/server/lots/receive.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import { keepSale } from '../../../src/lib/server/sales/keep.ts';
+import { oneSale } from '../one-sale.ts';
 
 /** What forms are about: things of the demo's kitchen, or made for the form. */
 export function subjects(db: Database, kitchen: Kitchen) {
@@ -80,21 +81,19 @@ export function subjects(db: Database, kitchen: Kitchen) {
 		recordBatch(db, kitchen, id, draft.version, batchInput(batchForm.validate(draft).value as BatchForm));
 	const sold = async (more: { paidBy?: 'cash' | 'owed'; customer?: string } = {}) => {
 		const id = newId();
-		await keepSale(db, kitchen.id, {
-			id,
-			kind: 'sale',
-			checkoutId: id,
-			batchId: await stocked(),
-			soldOn: day,
-			channel: 'From the door',
-			packs: 1,
-			price: '5.00',
-			paidBy: more.paidBy ?? 'cash',
-			customer: more.customer ?? 'Somebody',
-			reason: '',
-			ofId: null,
-			thrownAway: false
-		});
+		await keepSale(
+			db,
+			kitchen.id,
+			oneSale({
+				id,
+				batchId: await stocked(),
+				soldOn: day,
+				channel: 'From the door',
+				price: '5.00',
+				paidBy: more.paidBy ?? 'cash',
+				customer: more.customer ?? 'Somebody'
+			})
+		);
 		return id;
 	};
 	const recorded = async () => {

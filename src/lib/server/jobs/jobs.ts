@@ -18,8 +18,6 @@ export interface Asking {
 	name: string;
 	/** What the kind needs to know, as JSON. */
 	asked: object;
-	/** Whether what it is given is still to be sent: it waits for that. */
-	isComing?: boolean;
 }
 
 const MOST_NAME = 200;
@@ -28,25 +26,22 @@ const MOST_NAME = 200;
 export async function askJob(db: Database, asking: Asking): Promise<void> {
 	await inTransaction(db, async (transaction) => {
 		await transaction('jobs')
-			.insert({
-				id: asking.id,
-				kitchen_id: asking.kitchenId,
-				person_id: asking.personId,
-				kind: asking.kind,
-				name: cut(asking.name, MOST_NAME),
-				asked: JSON.stringify(asking.asked),
-				state: asking.isComing ? 'coming' : 'waiting',
-				asked_at: utcNow()
-			})
+			.insert({ ...rowOf(asking), state: 'waiting' })
 			.onConflict('id')
 			.ignore();
 	});
 }
 
-/** What it is given has all come: it can be taken. */
-export async function allCame(db: Database, jobId: string): Promise<void> {
-	await db('jobs').where({ id: jobId, state: 'coming' }).update({ state: 'waiting' });
-}
+/** A job as it is put down first. */
+export const rowOf = ({ id, kitchenId, personId, kind, name, asked }: Asking) => ({
+	id,
+	kitchen_id: kitchenId,
+	person_id: personId,
+	kind,
+	name: cut(name, MOST_NAME),
+	asked: JSON.stringify(asked),
+	asked_at: utcNow()
+});
 
 /** Has a job stopped, by whichever process has it; one that is over stays as it is. */
 export async function stopJob(db: Database, personId: string, jobId: string): Promise<void> {
@@ -134,7 +129,14 @@ export async function forgetOldJobs(db: Database, now = Date.now()): Promise<voi
 					// A deletion that failed is gone on with, whenever.
 					.whereNot({ kind: 'remove', state: 'failed' })
 		)
-		.orWhere((never) => void never.where('state', 'coming').where('asked_at', '<', before(COMING_MS)))
+		.orWhere(
+			(never) =>
+				void never
+					.where('state', 'coming')
+					.where('asked_at', '<', before(COMING_MS))
+					// A slow line that still sends is not gone.
+					.where((left) => void left.whereNull('taken_until').orWhere('taken_until', '<', before(0)))
+		)
 		.limit(20)
 		.pluck<string[]>('id');
 	for (const id of old) {

@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
 
 /**
  * What a job is given and what it gives lies in the database in parts: any process reads them, and none is larger than
@@ -14,7 +15,10 @@ interface Of {
 	side: Side;
 }
 
-/** Puts bytes down as they come, part by part; `written` hears how many there are so far. */
+/** Says, in the transaction that writes a part, that whoever writes still has the job; locks its row. */
+export type StillMine = (transaction: Database) => Promise<boolean>;
+
+/** Puts bytes down as they come, part by part. Who has the job no more writes no part of it: that throws. */
 export class PartsWriter {
 	#held: Uint8Array[] = [];
 	#heldBytes = 0;
@@ -23,7 +27,8 @@ export class PartsWriter {
 
 	constructor(
 		readonly db: Database,
-		readonly of: Of
+		readonly of: Of,
+		readonly stillMine: StillMine
 	) {}
 
 	async write(piece: Uint8Array): Promise<void> {
@@ -43,13 +48,19 @@ export class PartsWriter {
 
 	async #put(): Promise<void> {
 		const { kitchenId, jobId, side } = this.of;
-		await this.db('job_parts').insert({
-			kitchen_id: kitchenId,
-			job_id: jobId,
-			side,
-			number: this.#number++,
-			bytes: Buffer.concat(this.#held) as never
+		const bytes = Buffer.concat(this.#held);
+		await inTransaction(this.db, async (transaction) => {
+			if (!(await this.stillMine(transaction)))
+				throw new Error(`the parts of ${jobId} are another's to write`);
+			await transaction('job_parts').insert({
+				kitchen_id: kitchenId,
+				job_id: jobId,
+				side,
+				number: this.#number,
+				bytes: bytes as never
+			});
 		});
+		this.#number++;
 		[this.#held, this.#heldBytes] = [[], 0];
 	}
 }

@@ -29,7 +29,7 @@ const ALONE: readonly JobKind[] = ['restore'];
 const me = `${hostname().slice(0, 20)} ${process.pid}`;
 
 /** When a job that is taken now is free for others: by the database's clock, which all of them share. */
-const heldUntil = (db: Database) => db.raw<string>('UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [HELD_S]);
+export const heldUntil = (db: Database) => db.raw<string>('UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [HELD_S]);
 
 type FreeRow = Pick<RowOf<'jobs'>, 'id' | 'kitchen_id' | 'person_id' | 'kind' | 'name' | 'asked' | 'tries'>;
 
@@ -98,6 +98,12 @@ export async function holdOn(
 		.where({ id: job.id, taken_by: job.by })
 		.update({ taken_until: heldUntil(db), done, done_of: of });
 	return held === 1;
+}
+
+/** Whether a process still has a job; until the transaction ends nobody takes it up. */
+export async function stillHas(transaction: Database, job: Taken): Promise<boolean> {
+	const held = await transaction('jobs').where({ id: job.id, taken_by: job.by }).forUpdate().first('id');
+	return held !== undefined;
 }
 
 /** Gives a job back undone: a process that ends in order leaves it to another at once. */

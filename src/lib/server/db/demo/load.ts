@@ -11,7 +11,6 @@ import type { Kitchen } from '../../../kitchen/types.ts';
 import { addDemoPeople } from '../../people/demo.ts';
 import { newId, utcNow } from '../../rows.ts';
 import { addDemoDevices, did, didNothing } from './did.ts';
-import { keepSale, voidSale } from '../../sales/keep.ts';
 import type { Database } from '../connection.ts';
 import { bake, type Slip } from './bake.ts';
 import { halfDivided, stepThrough } from './bench.ts';
@@ -23,12 +22,11 @@ import { addDays, lastSaturday, WEEKS } from './days.ts';
 import { DEMO_PRODUCTS, demoSteps, tortilla, type DemoLine, type DemoProduct } from './products.ts';
 import { chance, type Chance } from './random.ts';
 import { askAhead } from './ahead.ts';
+import { DOOR, MARKET, sellAtDoor, sellAtMarket, writeOffRest } from './sales.ts';
 import { changeOfSacks, loadShelf } from './shelf.ts';
 
 /** The inspector's pass ends so many days after the demo was loaded. */
 const INSPECTED_DAYS = 90;
-const MARKET = 'Ferry Green Saturday market';
-const DOOR = 'From the door';
 /** Why a batch was sold whose label does not say what went into it: the one story of it. */
 const UNSAID = 'the oil had run out: every customer was told of the ghee, and a note is in the bag';
 
@@ -266,108 +264,6 @@ async function makeBatch(
 	const made = await getBatch(db, kitchen, id);
 	await noteDemoMinutes(db, kitchen, made, ofThatDay);
 	return made;
-}
-
-async function sellAtMarket(
-	db: Database,
-	kitchen: Kitchen,
-	batch: Batch,
-	day: string,
-	random: Chance
-): Promise<void> {
-	let left = batch.packsLeft - random.whole(0, 2);
-	while (left > 0) {
-		const packs = Math.min(left, random.whole(1, 3));
-		await sell(db, kitchen, batch, day, MARKET, packs);
-		left -= packs;
-	}
-	// A slip of the thumb at the stall, and its void.
-	if (random.next() < 0.06) await voidNewest(db, kitchen, batch);
-}
-
-async function sellAtDoor(
-	db: Database,
-	kitchen: Kitchen,
-	batch: Batch,
-	day: string,
-	random: Chance,
-	most: number,
-	reason = ''
-): Promise<void> {
-	const packsLeft = await packsLeftOf(db, batch);
-	const packs = Math.min(packsLeft, random.whole(most - 2, most));
-	if (packs > 0) await sell(db, kitchen, batch, day, DOOR, packs, reason);
-}
-
-async function sell(
-	db: Database,
-	kitchen: Kitchen,
-	batch: Batch,
-	soldOn: string,
-	channel: string,
-	packs: number,
-	reason = ''
-): Promise<void> {
-	const id = newId();
-	await did(db, kitchen.id, 'Sorrel', `${soldOn} 16:00:00.000`, {
-		what: 'sold at the stall',
-		path: '/sales/entries.json',
-		ofWhat: `batch ${batch.code}`
-	});
-	await keepSale(db, kitchen.id, {
-		id,
-		kind: 'sale',
-		checkoutId: id,
-		batchId: batch.id,
-		soldOn,
-		channel,
-		packs,
-		price: batch.price ?? '0',
-		paidBy: packs > 1 ? 'card' : 'cash',
-		customer: '',
-		reason,
-		ofId: null,
-		thrownAway: false
-	});
-}
-
-async function packsLeftOf(db: Database, { id }: Pick<Batch, 'id'>): Promise<number> {
-	const row = await db('batches').where({ id }).first('packs_left');
-	return row?.packs_left ?? 0;
-}
-
-/** What nobody bought is written off. */
-async function writeOffRest(db: Database, kitchen: Kitchen, batch: Batch, soldOn: string): Promise<void> {
-	const packsLeft = await packsLeftOf(db, batch);
-	if (packsLeft === 0) return;
-	await did(db, kitchen.id, 'Wren', `${soldOn} 17:00:00.000`, {
-		what: 'noted a sale',
-		path: '/sales',
-		ofWhat: `batch ${batch.code}`
-	});
-	await keepSale(db, kitchen.id, {
-		id: newId(),
-		kind: 'written off',
-		checkoutId: null,
-		batchId: batch.id,
-		soldOn,
-		channel: DOOR,
-		packs: packsLeft,
-		price: '0',
-		paidBy: null,
-		customer: '',
-		reason: 'unsold',
-		ofId: null,
-		thrownAway: false
-	});
-}
-
-async function voidNewest(db: Database, kitchen: Kitchen, batch: Batch): Promise<void> {
-	const newest = await db('sales')
-		.where({ kitchen_id: kitchen.id, batch_id: batch.id })
-		.orderBy('id', 'desc')
-		.first('id');
-	if (newest) await voidSale(db, kitchen.id, newest.id, 'entered twice at the stall');
 }
 
 /**

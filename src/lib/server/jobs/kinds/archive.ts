@@ -3,6 +3,7 @@ import { fileName } from '../../files.ts';
 import { getKitchen, today } from '../../kitchens.ts';
 import { PartsWriter, dropParts } from '../parts.ts';
 import type { Doing } from '../hands.ts';
+import { stillHas } from '../take.ts';
 
 /** What an archive is asked for with. */
 export interface ArchiveAsked {
@@ -14,7 +15,8 @@ export const archive: Doing = async ({ db, job, tell, signal }) => {
 	const { withCustomers } = JSON.parse(job.asked) as ArchiveAsked;
 	const kitchen = await getKitchen(db, job.kitchenId);
 	await dropParts(db, job.id, 'out');
-	const parts = new PartsWriter(db, { kitchenId: kitchen.id, jobId: job.id, side: 'out' });
+	const of = { kitchenId: kitchen.id, jobId: job.id, side: 'out' } as const;
+	const parts = new PartsWriter(db, of, (transaction) => stillHas(transaction, job));
 	const reader = archiveOf(db, kitchen.id, withCustomers).getReader();
 	const stop = () => void reader.cancel();
 	signal.addEventListener('abort', stop);
