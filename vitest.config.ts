@@ -23,11 +23,12 @@ export default defineConfig({
 			},
 			{
 				resolve: { alias },
-				// One database for all of them, so one file after the other.
+				// One database for all of them, so one file after the other; what they load is loaded once.
 				test: {
 					name: 'integration',
 					include: ['tests/integration/**/*.test.ts'],
 					fileParallelism: false,
+					isolate: false,
 					testTimeout: 60_000,
 					hookTimeout: 60_000
 				}

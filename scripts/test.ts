@@ -23,6 +23,9 @@ interface Tally {
 	broken: string[];
 }
 
+/** What is to be undone in the end, the last first. */
+type Undo = (() => unknown)[];
+
 /**
  * `npm test`: lint, types, unit, integration and browser tests, on ports and data of their own that
  * are gone afterwards. `npm test -- unit browser` runs those parts; what follows a `--` goes to the
@@ -39,7 +42,7 @@ export async function main(args: string[]): Promise<void> {
 		return;
 	}
 	const folder = mkdtempSync(join(scratch(), 'square-batch-test-'));
-	const undo: (() => unknown)[] = [() => rmSync(folder, { recursive: true, force: true })];
+	const undo: Undo = [() => rmSync(folder, { recursive: true, force: true })];
 	let cleaning: Promise<void> | undefined;
 	const clean = () =>
 		(cleaning ??= (async () => {
@@ -57,42 +60,26 @@ export async function main(args: string[]): Promise<void> {
 	try {
 		// Every part reads what this writes, and the build writes it too: so it comes first.
 		await check(tally, 'route types', 'svelte-kit', ['sync']);
-		// What neither needs the other nor fills both processors goes side by side.
+		// Two lanes side by side: while rows go in and out of a database, what fills a processor goes beside it.
+		const built = wants('browser') || wants('walk') ? ensureBuild() : Promise.resolve();
 		await Promise.all([
+			(async () => {
+				await built;
+				if (wants('integration')) await integration(folder, tally, undo, rest);
+			})(),
 			(async () => {
 				if (wants('checks')) await checks(tally);
 				if (wants('unit')) await vitest('unit', folder, tally, {}, rest);
-			})(),
-			(async () => {
-				if (wants('browser') || wants('walk')) await ensureBuild();
-				if (!wants('integration')) return;
-				const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
-				undo.push(mariadb.stop);
-				await vitest(
-					'integration',
-					folder,
-					tally,
-					{ TEST_DATABASE_URL: mariadb.ownerUrl, TEST_FOLDER: folder },
-					rest
-				);
+				await built;
+				// What goes further than every change has to be proved is left to `npm run walk`.
+				if (wants('walk')) await browser(folder, tally, undo, rest);
+				else if (wants('browser')) await browser(folder, tally, undo, ['--grep-invert', '@long', ...rest]);
 			})()
 		]);
 		if (wants('prove')) await vitest('unit', folder, tally, { PROOFS: 'all' }, rest);
 		if (wants('cluster')) {
 			await ensureBuild();
 			await vitest('cluster', folder, tally, { TMPDIR: folder }, rest);
-		}
-		if (wants('browser') || wants('walk')) {
-			ensureProgram(CHROMIUM);
-			const demo = join(folder, 'demo');
-			await (await startApplication(demo, await freePort())).stop();
-			demoIn(demo);
-			layDemo(join(folder, 'browser'));
-			const application = await startApplication(join(folder, 'browser'), await freePort());
-			undo.push(application.stop);
-			// What goes further than every change has to be proved is left to `npm run walk`.
-			const some = wants('walk') ? [] : ['--grep-invert', '@long'];
-			await playwright(folder, tally, application.address, [...some, ...rest]);
 		}
 	} catch (error) {
 		report(error);
@@ -105,6 +92,26 @@ export async function main(args: string[]): Promise<void> {
 		process.exitCode = 1;
 	}
 	console.log(`\ntests: ${tally.passed} passed, ${tally.failed} failed`);
+}
+
+/** On a database of their own. */
+async function integration(folder: string, tally: Tally, undo: Undo, rest: string[]): Promise<void> {
+	const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
+	undo.push(mariadb.stop);
+	const env = { TEST_DATABASE_URL: mariadb.ownerUrl, TEST_FOLDER: folder };
+	await vitest('integration', folder, tally, env, rest);
+}
+
+/** In Chromium, at an application of their own with the demo data. */
+async function browser(folder: string, tally: Tally, undo: Undo, rest: string[]): Promise<void> {
+	ensureProgram(CHROMIUM);
+	const demo = join(folder, 'demo');
+	await (await startApplication(demo, await freePort())).stop();
+	demoIn(demo);
+	layDemo(join(folder, 'browser'));
+	const application = await startApplication(join(folder, 'browser'), await freePort());
+	undo.push(application.stop);
+	await playwright(folder, tally, application.address, rest);
 }
 
 /** Where data goes that is thrown away: memory where there is some, which no slow disk holds up. */

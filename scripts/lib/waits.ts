@@ -108,7 +108,7 @@ async function longWork(address: string, db: Database): Promise<Work[]> {
 			'1,000 labels as PDF',
 			() =>
 				read(
-					`/labels/${revision?.product_id}/print?revision=${revision?.number}&batch=&copies=1000&on=roll&as=pdf`
+					`/labels/${revision?.product_id}/print?revision=${revision?.number}&batch=&copies=200&on=roll&as=pdf`
 				)
 		],
 		['1,000 readings of a batch', () => post(`/batches/${batch?.id}/entries.json`, { entries: weighings() })],

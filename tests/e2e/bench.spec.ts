@@ -6,18 +6,20 @@ import { fresh, newFormula, open, planAtBench, ready, REST_STEP, post } from './
 import { expect, test } from './test.ts';
 import { another } from '../../scripts/lib/come-in-browser.ts';
 
-test('a whole batch through the scale to a squared close, the page read again in each station', async ({
-	page
-}) => {
-	test.slow();
-	const pan = await scaleOfOwn(page);
-	await newFormula(page, fresh('Bench roti'), { steps: [REST_STEP] });
-	await planAtBench(page);
-	await bakeAtTheScale(page, pan, async () => {
-		await page.reload();
-		await ready(page);
-	});
-});
+test(
+	'a whole batch through the scale to a squared close, the page read again in each station',
+	LONG,
+	async ({ page }) => {
+		test.slow();
+		const pan = await scaleOfOwn(page);
+		await newFormula(page, fresh('Bench roti'), { steps: [REST_STEP] });
+		await planAtBench(page);
+		await bakeAtTheScale(page, pan, async () => {
+			await page.reload();
+			await ready(page);
+		});
+	}
+);
 
 test('too much of a line: the rest is scaled to it, kept, or some is taken out; by feel it moves the hydration', async ({
 	page

@@ -21,6 +21,7 @@ import {
 	record
 } from './making.ts';
 import { expect } from './test.ts';
+import { LONG } from './long.ts';
 
 /** An application of its own: who is in one that others test too would be put out under their hands. */
 const test = base.extend<object, { application: Application }>({
@@ -114,49 +115,50 @@ test('the first makes themselves the owner of a kitchen, and comes back by passw
 	await expect(page.getByText('7 codes left')).toBeVisible();
 });
 
-test('two kitchens on two devices at once, and a person of both changes on one device alone', async ({
-	browser,
-	application
-}) => {
-	const wren = await browserOf(browser, application.address, 'Wren');
-	await open(wren, '/people');
-	await wren.getByText('Invite somebody with a device of their own').click();
-	await wren.getByLabel('Whom it is for').fill('Tansy');
-	await wren.getByRole('button', { name: 'Invite', exact: true }).click();
-	const invitation = await codeOf(wren);
-	await accessible(wren);
+test(
+	'two kitchens on two devices at once, and a person of both changes on one device alone',
+	LONG,
+	async ({ browser, application }) => {
+		const wren = await browserOf(browser, application.address, 'Wren');
+		await open(wren, '/people');
+		await wren.getByText('Invite somebody with a device of their own').click();
+		await wren.getByLabel('Whom it is for').fill('Tansy');
+		await wren.getByRole('button', { name: 'Invite', exact: true }).click();
+		const invitation = await codeOf(wren);
+		await accessible(wren);
 
-	const comeInAsTansy = async () => {
-		const page = await browserOf(browser, application.address);
-		await open(page, '/door');
-		await page.getByLabel('Name you come in by').fill('tansy');
-		await page.getByLabel('Password').fill(PASSWORD);
-		await page.getByRole('button', { name: 'Come in', exact: true }).click();
-		await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
-		return page;
-	};
-	const [tablet, phone] = [await comeInAsTansy(), await comeInAsTansy()];
-	await open(tablet, invitation);
-	await accessible(tablet);
-	await tablet.getByRole('button', { name: 'Take it as Tansy' }).click();
-	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
-	// On the phone nothing changed: there it is the other kitchen still.
-	await open(phone, '/formulas');
-	await expect(phone.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
-	await expect(phone.getByText('Beet and cumin roti')).toHaveCount(0);
-	await open(tablet, '/formulas');
-	await expect(tablet.getByText('Beet and cumin roti').first()).toBeVisible();
-	// A maker reads formulas, and changes none.
-	const refused = await tablet.request.get('/people');
-	expect(refused.status()).toBe(403);
-	// The code is used up.
-	await open(phone, invitation);
-	await expect(phone.getByText('does not count')).toBeVisible();
-	await open(tablet, '/me');
-	await tablet.getByRole('button', { name: 'Open Bracken bench' }).click();
-	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
-	await expect(wren.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
-});
+		const comeInAsTansy = async () => {
+			const page = await browserOf(browser, application.address);
+			await open(page, '/door');
+			await page.getByLabel('Name you come in by').fill('tansy');
+			await page.getByLabel('Password').fill(PASSWORD);
+			await page.getByRole('button', { name: 'Come in', exact: true }).click();
+			await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+			return page;
+		};
+		const [tablet, phone] = [await comeInAsTansy(), await comeInAsTansy()];
+		await open(tablet, invitation);
+		await accessible(tablet);
+		await tablet.getByRole('button', { name: 'Take it as Tansy' }).click();
+		await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
+		// On the phone nothing changed: there it is the other kitchen still.
+		await open(phone, '/formulas');
+		await expect(phone.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+		await expect(phone.getByText('Beet and cumin roti')).toHaveCount(0);
+		await open(tablet, '/formulas');
+		await expect(tablet.getByText('Beet and cumin roti').first()).toBeVisible();
+		// A maker reads formulas, and changes none.
+		const refused = await tablet.request.get('/people');
+		expect(refused.status()).toBe(403);
+		// The code is used up.
+		await open(phone, invitation);
+		await expect(phone.getByText('does not count')).toBeVisible();
+		await open(tablet, '/me');
+		await tablet.getByRole('button', { name: 'Open Bracken bench' }).click();
+		await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+		await expect(wren.getByRole('navigation', { name: 'Places' })).toContainText('Tansy Row Flatbreads');
+	}
+);
 
 test('a tablet is let in by a code, people change at it mid-batch, and it is put out', async ({
 	browser,
@@ -322,60 +324,61 @@ test('an inspector sees labels, batches and traces of their days, and nothing of
 	await expect(page.getByText('No batch was made in these days.')).toBeVisible();
 });
 
-test('the stall goes on offline, its session ends meanwhile, and all is sent once the person is back', async ({
-	browser,
-	application
-}) => {
-	const wren = await browserOf(browser, application.address, 'Wren');
-	const name = fresh('Offline roti');
-	await newFormula(wren, name, { origin: application.address });
-	await planBatch(wren);
-	await measure(wren, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
-	await record(wren);
-	const batch = wren.url();
+test(
+	'the stall goes on offline, its session ends meanwhile, and all is sent once the person is back',
+	LONG,
+	async ({ browser, application }) => {
+		const wren = await browserOf(browser, application.address, 'Wren');
+		const name = fresh('Offline roti');
+		await newFormula(wren, name, { origin: application.address });
+		await planBatch(wren);
+		await measure(wren, { 'Balls made': '26', 'Dough left over': '40', Rejects: '2' });
+		await record(wren);
+		const batch = wren.url();
 
-	const sorrel = await browserOf(browser, application.address, 'Sorrel');
-	await open(sorrel, '/');
-	await expect(sorrel).toHaveURL(/\/sales\/stall$/);
-	await ready(sorrel);
-	const product = sorrel
-		.getByRole('list', { name: 'Products' })
-		.getByRole('button', { name: new RegExp(name) });
-	const sell = async () => {
-		await product.click();
-		const decide = sorrel.getByRole('button', { name: 'I have told them: sell it' });
-		if (await decide.isVisible()) await decide.click();
-		await sorrel.getByRole('button', { name: 'Cash' }).click();
-	};
-	await answered(sorrel, sell);
-	await sorrel.context().setOffline(true);
-	await sell();
-	await expect(sorrel.getByTestId('waiting')).toContainText('1 entry is kept on this device');
-	// Elsewhere she ends where she was in.
-	const elsewhere = await browserOf(browser, application.address, 'Sorrel');
-	await open(elsewhere, '/me');
-	await answered(elsewhere, () => elsewhere.getByRole('button', { name: /^End / }).first().click());
-	await sorrel.context().setOffline(false);
-	await expect(sorrel.getByTestId('waiting')).toContainText('You are not in any more');
-	await sorrel.getByRole('link', { name: 'Come in again' }).click();
-	await sorrel.getByRole('button', { name: /^Sorrel/ }).click();
-	await expect(sorrel).toHaveURL(/\/sales\/stall$/);
-	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
-	await expect(async () => {
-		await open(wren, batch);
-		await expect(wren.getByText('2 of 4 packs, 2 left')).toBeVisible({ timeout: 2000 });
-	}).toPass();
-	// Cut off once more, in the session of now.
-	await sorrel.context().setOffline(true);
-	await sell();
-	await expect(sorrel.getByTestId('waiting')).toContainText('1 entry');
-	await sorrel.context().setOffline(false);
-	await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
-	await expect(async () => {
-		await open(wren, batch);
-		await expect(wren.getByText('3 of 4 packs, 1 left')).toBeVisible({ timeout: 2000 });
-	}).toPass();
-});
+		const sorrel = await browserOf(browser, application.address, 'Sorrel');
+		await open(sorrel, '/');
+		await expect(sorrel).toHaveURL(/\/sales\/stall$/);
+		await ready(sorrel);
+		const product = sorrel
+			.getByRole('list', { name: 'Products' })
+			.getByRole('button', { name: new RegExp(name) });
+		const sell = async () => {
+			await product.click();
+			const decide = sorrel.getByRole('button', { name: 'I have told them: sell it' });
+			if (await decide.isVisible()) await decide.click();
+			await sorrel.getByRole('button', { name: 'Cash' }).click();
+		};
+		await answered(sorrel, sell);
+		await sorrel.context().setOffline(true);
+		await sell();
+		await expect(sorrel.getByTestId('waiting')).toContainText('1 entry is kept on this device');
+		// Elsewhere she ends where she was in.
+		const elsewhere = await browserOf(browser, application.address, 'Sorrel');
+		await open(elsewhere, '/me');
+		await answered(elsewhere, () => elsewhere.getByRole('button', { name: /^End / }).first().click());
+		await sorrel.context().setOffline(false);
+		await expect(sorrel.getByTestId('waiting')).toContainText('You are not in any more');
+		await sorrel.getByRole('link', { name: 'Come in again' }).click();
+		await sorrel.getByRole('button', { name: /^Sorrel/ }).click();
+		await expect(sorrel).toHaveURL(/\/sales\/stall$/);
+		await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
+		await expect(async () => {
+			await open(wren, batch);
+			await expect(wren.getByText('2 of 4 packs, 2 left')).toBeVisible({ timeout: 2000 });
+		}).toPass();
+		// Cut off once more, in the session of now.
+		await sorrel.context().setOffline(true);
+		await sell();
+		await expect(sorrel.getByTestId('waiting')).toContainText('1 entry');
+		await sorrel.context().setOffline(false);
+		await expect(sorrel.getByTestId('waiting')).toHaveCount(0);
+		await expect(async () => {
+			await open(wren, batch);
+			await expect(wren.getByText('3 of 4 packs, 1 left')).toBeVisible({ timeout: 2000 });
+		}).toPass();
+	}
+);
 
 test('a passkey comes in the place of the password', async ({ browser, application }) => {
 	// A passkey is of a name: an address of numbers has none.

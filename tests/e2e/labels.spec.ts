@@ -234,6 +234,25 @@ test(
 	}
 );
 
+test('three hundred labels are drawn beside everything else, and taken once they are', async ({ page }) => {
+	await open(page, '/labels');
+	await page.getByRole('link', { name: 'Beet and cumin roti' }).first().click();
+	await choose(page.getByLabel('For batch'), 'no batch: code and date stay blank');
+	const copies = page.getByLabel('Copies');
+	await copies.fill('201');
+	await expect(page.getByText('more than 200 labels is drawn beside everything else')).toBeVisible();
+	await copies.fill('300');
+	const taken = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'PDF', exact: true }).click();
+	await expect(
+		page.getByRole('heading', { level: 1, name: /^Drawing 300 labels of Beet and cumin roti/ })
+	).toBeVisible();
+	await expect(page.getByRole('link', { name: 'Download it' })).toBeVisible({ timeout: 60_000 });
+	expect((await taken).suggestedFilename()).toMatch(/^label Beet and cumin roti.* revision \d+\.pdf$/);
+	await page.getByRole('link', { name: 'The label' }).click();
+	await expect(page.getByRole('row', { name: /300 labels, as a file/ }).first()).toBeVisible();
+});
+
 test('packs on the scale: the verdict with its arithmetic, recorded; how heavy a ball has to be', async ({
 	page
 }) => {

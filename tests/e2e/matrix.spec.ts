@@ -127,6 +127,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 		'smo',
 		'print smo',
 		'take smo',
+		'many smo',
 		'roll smo',
 		'check mo',
 		'shelfTest mo',

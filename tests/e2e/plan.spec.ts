@@ -159,7 +159,7 @@ test('plan a Saturday: how many, drag, too late, a way out, print, take', LONG, 
 	await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
 });
 
-test('the bench moves the day, here and on another device', async ({ page, context, browser }) => {
+test('the bench moves the day, here and on another device', LONG, async ({ page, context, browser }) => {
 	// Of yesterday: what is entered at a bench is never of a time to come, and the clock of the page is moved back to it.
 	const place = `Fair ${Date.now().toString(36)}`;
 	const day = new Date(Date.now() - 36 * 3_600_000).toISOString().slice(0, 10);

@@ -5,6 +5,7 @@ import { choose } from './controls.ts';
 import { answered, open, ready } from './making.ts';
 import { readPdf } from './pdf.ts';
 import { expect, test } from './test.ts';
+import { LONG } from './long.ts';
 
 /** A browser of its own: who practises is in another kitchen, wherever they go. */
 async function alone(
@@ -161,30 +162,31 @@ test('on a phone: a missing ball, found too late, with a hint', async ({ browser
 	await page.context().close();
 });
 
-test('a sheet for a class has its key on a page of its own, and a batch that was off is offered to be practised on', async ({
-	browser,
-	baseURL
-}) => {
-	const page = await alone(browser, baseURL ?? '');
-	await open(page, '/practice/sheet/salt?seed=12');
-	const paper = await readPdf(await page.pdf({ format: 'Letter' }));
-	expect(paper.count).toBe(2);
-	expect(paper.text).toMatch(/seed\s+12/);
-	expect(paper.text).not.toContain('Key:');
-	await expect(page.getByTestId('key')).toContainText('Marks');
-	// The demo has one: salt that went in and was not written down.
-	const off = await page.evaluate(async () => {
-		const found = (await (await fetch('/find.json')).json()) as { text: string; href: string }[];
-		return found.filter(({ text }) => text.startsWith('Batch ')).map(({ href }) => href);
-	});
-	for (const href of off) {
-		const html = await (await page.request.get(href)).text();
-		if (!html.includes('Practise on it')) continue;
-		await open(page, href);
-		break;
+test(
+	'a sheet for a class has its key on a page of its own, and a batch that was off is offered to be practised on',
+	LONG,
+	async ({ browser, baseURL }) => {
+		const page = await alone(browser, baseURL ?? '');
+		await open(page, '/practice/sheet/salt?seed=12');
+		const paper = await readPdf(await page.pdf({ format: 'Letter' }));
+		expect(paper.count).toBe(2);
+		expect(paper.text).toMatch(/seed\s+12/);
+		expect(paper.text).not.toContain('Key:');
+		await expect(page.getByTestId('key')).toContainText('Marks');
+		// The demo has one: salt that went in and was not written down.
+		const off = await page.evaluate(async () => {
+			const found = (await (await fetch('/find.json')).json()) as { text: string; href: string }[];
+			return found.filter(({ text }) => text.startsWith('Batch ')).map(({ href }) => href);
+		});
+		for (const href of off) {
+			const html = await (await page.request.get(href)).text();
+			if (!html.includes('Practise on it')) continue;
+			await open(page, href);
+			break;
+		}
+		await page.getByRole('link', { name: /^Practise on it/ }).click();
+		await answered(page, () => page.getByRole('button', { name: 'Practise on this batch' }).click());
+		await expect(page.getByTestId('practice')).toContainText('Your batch');
+		await page.context().close();
 	}
-	await page.getByRole('link', { name: /^Practise on it/ }).click();
-	await answered(page, () => page.getByRole('button', { name: 'Practise on this batch' }).click());
-	await expect(page.getByTestId('practice')).toContainText('Your batch');
-	await page.context().close();
-});
+);

@@ -18,7 +18,7 @@ test.beforeEach(() => {
 });
 test.afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-test('without a certificate it listens on this machine alone, and says why', async () => {
+test('without a certificate it listens on this machine alone, and says why', LONG, async () => {
 	const start = async (env: Record<string, string>) =>
 		startApplication(join(folder, 'data'), await freePort(), env);
 	await expect(start({ HOST: '0.0.0.0' })).rejects.toThrow(/there is no certificate[^]*--lan/);

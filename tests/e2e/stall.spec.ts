@@ -130,58 +130,59 @@ test('the network goes while the page is being read again: what is in the basket
 	await expect(page.getByTestId('basket-total')).toHaveText('$6.50');
 });
 
-test('the last pack sold at two stalls at once: the second says which batch it was; unsold packs are written off', async ({
-	page,
-	browser
-}) => {
-	const name = fresh('Two stalls');
-	await newFormula(page, name);
-	const formula = page.url();
-	const bake = async () => {
-		await open(page, formula);
-		await planBatch(page);
-		await measure(page, { 'Balls made': '6', 'Dough left over': '1240', Rejects: '0' });
-		await record(page);
-	};
-	await bake();
-	await open(page, '/sales/stall');
-	const other = await (await another(browser)).newPage();
-	await open(other, `${new URL(page.url()).origin}/sales/stall`);
-	const productAt = (at: typeof page) =>
-		at.getByRole('list', { name: 'Products' }).getByRole('button', { name: new RegExp(name) });
-	// Places of their own: the one used last, anywhere in the kitchen, is what a stall begins with.
-	for (const at of [page, other]) await at.getByLabel('Where').fill(fresh('Two places'));
-	await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-	await other.context().setOffline(true);
-	await productAt(other).click();
-	await decide(other);
-	await other.getByRole('button', { name: 'Card' }).click();
-	await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
-	await productAt(page).click();
-	await decide(page);
-	await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
-	await bake();
-	// It may have heard of that though it could not read it: it stays open, with what waits.
-	await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
-	await other.context().setOffline(false);
-	const refused = other.getByRole('alert').filter({ hasText: 'has 0 packs left, not 1' });
-	await expect(refused).toBeVisible();
-	await other.reload();
-	const it = refused.getByLabel('The batch it was');
-	await answered(other, () => choose(it, new RegExp(name)));
-	await expect(refused).toHaveCount(0);
-	await other.context().close();
+test(
+	'the last pack sold at two stalls at once: the second says which batch it was; unsold packs are written off',
+	LONG,
+	async ({ page, browser }) => {
+		const name = fresh('Two stalls');
+		await newFormula(page, name);
+		const formula = page.url();
+		const bake = async () => {
+			await open(page, formula);
+			await planBatch(page);
+			await measure(page, { 'Balls made': '6', 'Dough left over': '1240', Rejects: '0' });
+			await record(page);
+		};
+		await bake();
+		await open(page, '/sales/stall');
+		const other = await (await another(browser)).newPage();
+		await open(other, `${new URL(page.url()).origin}/sales/stall`);
+		const productAt = (at: typeof page) =>
+			at.getByRole('list', { name: 'Products' }).getByRole('button', { name: new RegExp(name) });
+		// Places of their own: the one used last, anywhere in the kitchen, is what a stall begins with.
+		for (const at of [page, other]) await at.getByLabel('Where').fill(fresh('Two places'));
+		await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+		await other.context().setOffline(true);
+		await productAt(other).click();
+		await decide(other);
+		await other.getByRole('button', { name: 'Card' }).click();
+		await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
+		await productAt(page).click();
+		await decide(page);
+		await answered(page, () => page.getByRole('button', { name: 'Cash' }).click());
+		await bake();
+		// It may have heard of that though it could not read it: it stays open, with what waits.
+		await expect(other.getByTestId('waiting')).toContainText('1 entry is kept on this device');
+		await other.context().setOffline(false);
+		const refused = other.getByRole('alert').filter({ hasText: 'has 0 packs left, not 1' });
+		await expect(refused).toBeVisible();
+		await other.reload();
+		const it = refused.getByLabel('The batch it was');
+		await answered(other, () => choose(it, new RegExp(name)));
+		await expect(refused).toHaveCount(0);
+		await other.context().close();
 
-	await bake();
-	await open(page, '/sales/stall');
-	await page.getByText('Close the day').click();
-	const left = page.getByLabel(new RegExp(`^Packs written off of ${name}`));
-	await left.fill('2');
-	await expect(page.getByText('there are 1')).toBeVisible();
-	await left.fill('1');
-	await answered(page, () => page.getByRole('button', { name: 'Write off 1 pack' }).click());
-	await expect(productAt(page)).toHaveCount(0);
-});
+		await bake();
+		await open(page, '/sales/stall');
+		await page.getByText('Close the day').click();
+		const left = page.getByLabel(new RegExp(`^Packs written off of ${name}`));
+		await left.fill('2');
+		await expect(page.getByText('there are 1')).toBeVisible();
+		await left.fill('1');
+		await answered(page, () => page.getByRole('button', { name: 'Write off 1 pack' }).click());
+		await expect(productAt(page)).toHaveCount(0);
+	}
+);
 
 test('a sale comes back: its money is given back, its pack is not sold again', async ({ page }) => {
 	const name = fresh('Back roti');

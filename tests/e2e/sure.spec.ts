@@ -16,7 +16,7 @@ const chanceOf = async (page: Page, name: string): Promise<number> => {
 const drawn = (page: Page) =>
 	expect(page.getByTestId('draws')).toContainText('100,000 draws, done', { timeout: 60_000 });
 
-test('from a figure under 95 through its first act to the better figure', async ({ page }) => {
+test('from a figure under 95 through its first act to the better figure', LONG, async ({ page }) => {
 	const name = fresh('Spooned roti');
 	await writeDown(page, name, ['600 g bread flour', '360 g water', '1 to 2 tsp salt'], {
 		one: 'roti',

@@ -16,6 +16,9 @@ import { recordBatch } from '$lib/server/batches/record.ts';
 import type { Batch, BatchInput } from '$lib/batch/types.ts';
 import { getFormula } from '$lib/server/formulas/read.ts';
 import { createFormula } from '$lib/server/formulas/keep.ts';
+import { approveLabel } from '$lib/server/labels/approve.ts';
+import { getLabel } from '$lib/server/labels/read.ts';
+import { saveLabel } from '$lib/server/labels/save.ts';
 import { addIngredient } from '$lib/server/ingredients.ts';
 import type { IngredientInput } from '../../src/lib/shelf/ingredient.ts';
 import { createKitchen, theKitchen } from '$lib/server/kitchens.ts';
@@ -215,6 +218,21 @@ export async function recordRoti({ db, kitchen }: Bench, productId: string): Pro
 	const batch = await getBatch(db, kitchen, id);
 	await recordBatch(db, kitchen, id, batch.version, measured(batch, { finishedWeights_g: [51.5, 52, 52.5] }));
 	return id;
+}
+
+/** A roti with an approved label and a batch, ready to be labelled. */
+export async function approvedRoti(
+	bench: Bench,
+	name: string
+): Promise<{ productId: string; batch: string }> {
+	const { db, kitchen } = bench;
+	const { productId } = await makeRoti(bench, name);
+	const batch = await recordRoti(bench, productId);
+	const { design } = await getLabel(db, kitchen, productId);
+	const face_mm = { width_mm: 180, height_mm: 220 };
+	await saveLabel(db, kitchen, productId, 0, { ...design, declared_g: 300, face_mm });
+	await approveLabel(db, kitchen, productId, 1);
+	return { productId, batch };
 }
 
 /** The demo's owner, as the door knows her. */

@@ -3,15 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { approveLabel } from '$lib/server/labels/approve.ts';
 import { listPrintJobs, printOnRoll } from '$lib/server/labels/print-jobs.ts';
-import { getLabel } from '$lib/server/labels/read.ts';
-import { saveLabel } from '$lib/server/labels/save.ts';
 import { printerAt, type LabelPrinter } from '$lib/server/print/printer.ts';
 import { newId } from '$lib/server/rows.ts';
 import type { StandIn } from '../../stand-ins/listen.ts';
 import { startLabelPrinter } from '../../stand-ins/label-printer.ts';
-import { makeRoti, recordRoti, useBench } from './kitchen.ts';
+import { approvedRoti, useBench } from './kitchen.ts';
 
 const bench = useBench();
 const folder = mkdtempSync(join(tmpdir(), 'square-batch-printer-'));
@@ -32,15 +29,7 @@ const SIZE = { width_mm: 127, height_mm: 190.5 };
 /** A roti with an approved label and a batch, ready to be labelled. */
 async function approved(name: string) {
 	const { db, kitchen } = bench;
-	const { productId } = await makeRoti(bench, name);
-	const batch = await recordRoti(bench, productId);
-	const { design } = await getLabel(db, kitchen, productId);
-	await saveLabel(db, kitchen, productId, 0, {
-		...design,
-		declared_g: 300,
-		face_mm: { width_mm: 180, height_mm: 220 }
-	});
-	await approveLabel(db, kitchen, productId, 1);
+	const { productId, batch } = await approvedRoti(bench, name);
 	const print = (copies: number, id = newId()) =>
 		printOnRoll(db, kitchen, printer, productId, { id, revision: 1, batch, copies });
 	return { productId, print };

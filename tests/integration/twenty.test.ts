@@ -1,6 +1,9 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Action, RequestEvent } from '@sveltejs/kit';
 import { isRedirect } from '@sveltejs/kit';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { everyRoute } from '../../scripts/lib/hostile.ts';
 import { formDataOf, type SoundForm } from '../../scripts/lib/sound-forms/form.ts';
 import { soundForms } from '../../scripts/lib/sound-forms/index.ts';
@@ -32,6 +35,7 @@ const FOLLOWING = [
 /** Refused where nothing would change: the demo's labels are approved as they stand. */
 const REFUSED = ['/labels/[id] approve'];
 
+const folder = mkdtempSync(join(tmpdir(), 'square-batch-printer-'));
 let kitchen: Kitchen;
 let who: Who;
 let making: ReturnType<typeof soundForms>;
@@ -39,8 +43,13 @@ beforeAll(async () => {
 	kitchen = await demoLoaded(bench.db);
 	making = soundForms(bench.db, kitchen);
 	who = await wrenOf(bench.db, kitchen.id);
-	const { mkdtempSync } = await import('node:fs');
-	process.env.LABEL_PRINTER_URL = (await startLabelPrinter(mkdtempSync('/tmp/printer-'))).address;
+	const printer = await startLabelPrinter(folder);
+	vi.stubEnv('LABEL_PRINTER_URL', printer.address);
+	return () => {
+		vi.unstubAllEnvs();
+		printer.stop();
+		rmSync(folder, { recursive: true });
+	};
 }, 120_000);
 
 /** How many rows each table has. */

@@ -25,6 +25,11 @@ export function labelsForms({
 			const { id, revision } = await approved();
 			return { id, isNew: true, draft: { id: newId(), revision, batch: '', copies: '1' } };
 		},
+		'/labels/[id] many': async () => {
+			const { id, revision } = await approved();
+			const draft = { id: newId(), revision, batch: '', copies: '300', on: 'roll', start: '1' };
+			return { id, isNew: true, draft };
+		},
 		'/labels/[id] roll': async () => ({
 			id: await product(),
 			draft: { width: '127', height: '190', labels: '500' }

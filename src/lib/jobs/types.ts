@@ -1,5 +1,5 @@
 /** Work that takes long, done by whichever process has time: it goes on where a page is closed or a process is gone. */
-export const JOB_KINDS = ['archive', 'restore', 'sales import', 'remove'] as const;
+export const JOB_KINDS = ['archive', 'restore', 'labels', 'sales import', 'remove'] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 
 /** `coming`: what it is given is still being sent. */
@@ -28,6 +28,8 @@ export interface Job {
 	outcome: JobOutcome | null;
 	/** UTC, as the database keeps times. */
 	askedAt: string;
+	/** Where it was asked for. */
+	from: string;
 }
 
 /** Whether nothing more becomes of it. */

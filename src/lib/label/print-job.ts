@@ -1,3 +1,8 @@
+/** More labels of a file than this are drawn as long work, whichever process has time. */
+export const AT_ONCE_COPIES = 200;
+/** More are not drawn into one file. */
+export const MOST_COPIES = 5000;
+
 /** What was printed or taken of a product's labels. */
 export interface KeptPrintJob {
 	id: string;

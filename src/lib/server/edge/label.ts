@@ -1,3 +1,4 @@
+import { AT_ONCE_COPIES, MOST_COPIES } from '../../label/print-job.ts';
 import Joi from 'joi';
 import { DATE_KINDS, type LabelDesign } from '$core/label/content.ts';
 import { US_FORMATS } from '$core/rules/us/format/index.ts';
@@ -121,11 +122,31 @@ export const checkForm = Joi.object<{ id: string; declared: number; lot: number;
 	packs: gramsList()
 });
 
+/** So many at most go to the label printer at once: a roll has no more. */
+const MOST_ON_ROLL = 1000;
+
 export const printForm = Joi.object<PrintJobInput>({
 	id: id('open the label again'),
 	revision: Joi.number().integer().min(1).required(),
 	batch: Joi.string().pattern(ID).allow('').required(),
-	copies: count(1, 1000)
+	copies: count(1, MOST_ON_ROLL)
+});
+
+/** What a form asks to be drawn as a file, many of it. */
+export interface ManyInput extends PrintJobInput {
+	on: string;
+	start: number;
+}
+
+const on = Joi.valid(ROLL, ...SHEETS.map((sheet) => sheet.id)).default(ROLL);
+
+export const manyForm = Joi.object<ManyInput>({
+	id: id('open the label again'),
+	revision: Joi.number().integer().min(1).required(),
+	batch: Joi.string().pattern(ID).allow('').required(),
+	copies: count(1, MOST_COPIES),
+	on,
+	start: count(1, 1000)
 });
 
 export const rollForm = Joi.object<{ width: number; height: number; labels: number }>({
@@ -144,14 +165,12 @@ export interface PrintQuery {
 	batch: string;
 }
 
-const MOST_COPIES = 1000;
-
 export const printQuery = Joi.object<PrintQuery>({
 	revision: Joi.number().integer().min(1).required(),
 	as: Joi.valid('pdf', 'svg').default('pdf'),
-	on: Joi.valid(ROLL, ...SHEETS.map((sheet) => sheet.id)).default(ROLL),
+	on,
 	start: Joi.number().integer().min(1).default(1),
-	copies: Joi.number().integer().min(1).max(MOST_COPIES).default(1),
+	copies: Joi.number().integer().min(1).max(AT_ONCE_COPIES).default(1),
 	batch: Joi.string().pattern(ID).allow('').default(''),
 	rules: Joi.valid(...RULES_NAMES)
 });

@@ -5,6 +5,7 @@ import type { RowOf } from '../db/tables.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
+import type { LabelsAsked } from './kinds/labels.ts';
 import { dropParts } from './parts.ts';
 
 /** What somebody asks for that takes long. */
@@ -58,19 +59,27 @@ export async function stopJob(db: Database, personId: string, jobId: string): Pr
 
 type JobRow = Pick<
 	RowOf<'jobs'>,
-	'id' | 'kitchen_id' | 'kind' | 'name' | 'state' | 'done' | 'done_of' | 'outcome' | 'asked_at'
+	'id' | 'kitchen_id' | 'kind' | 'name' | 'asked' | 'state' | 'done' | 'done_of' | 'outcome' | 'asked_at'
 >;
 const COLUMNS = [
 	'id',
 	'kitchen_id',
 	'kind',
 	'name',
+	'asked',
 	'state',
 	'done',
 	'done_of',
 	'outcome',
 	'asked_at'
 ] as const;
+
+/** The page a job is of. */
+function fromOf({ kind, asked }: JobRow): string {
+	if (kind !== 'labels') return '/kitchen/data';
+	const { productId, rules } = JSON.parse(asked) as LabelsAsked;
+	return `/labels/${productId}?rules=${rules}`;
+}
 
 const toJob = (row: JobRow): Job => ({
 	id: row.id,
@@ -81,7 +90,8 @@ const toJob = (row: JobRow): Job => ({
 	done: row.done,
 	of: row.done_of,
 	outcome: row.outcome === null ? null : (JSON.parse(row.outcome) as JobOutcome),
-	askedAt: row.asked_at
+	askedAt: row.asked_at,
+	from: fromOf(row)
 });
 
 /** A job of whoever asked for it. Throws `NotFound`. */

@@ -7,12 +7,19 @@ import { endJob } from './end.ts';
 import type { Doing } from './hands.ts';
 import { dropParts } from './parts.ts';
 import { archive } from './kinds/archive.ts';
+import { labels } from './kinds/labels.ts';
 import { remove } from './kinds/remove.ts';
 import { restore } from './kinds/restore.ts';
 import { salesImport } from './kinds/sales-import.ts';
 import { giveBack, holdOn, MOST_TRIES, takeJob, type Taken } from './take.ts';
 
-const DOING: Readonly<Record<JobKind, Doing>> = { archive, restore, 'sales import': salesImport, remove };
+const DOING: Readonly<Record<JobKind, Doing>> = {
+	archive,
+	restore,
+	labels,
+	'sales import': salesImport,
+	remove
+};
 
 /** Who has a job says so this often: several times in the time it is held. */
 const HOLD_EVERY_MS = 500;
@@ -73,7 +80,7 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 
 /** Stopped when all of it was done: what it gave is dropped; what is in the kitchen is there, and said to be. */
 async function stoppedTooLate(db: Database, job: Taken, outcome: JobOutcome): Promise<void> {
-	if (job.kind === 'archive') await dropParts(db, job.id);
+	if (outcome.file) await dropParts(db, job.id);
 	else
 		await db('jobs')
 			.where({ id: job.id, state: 'stopped' })

@@ -5,13 +5,35 @@ import { FACES, faceForPdf, type Face } from './fonts.ts';
 
 type Pdf = InstanceType<typeof PDFDocument>;
 
-/** Labels as a PDF: on a sheet from place `start`, or on a roll, each a page of its own size. */
-export function labelsPdf(
+/** What labels are drawn on: a sheet from place `start`, or a roll, each a page of its own size. */
+export type PrintedOn = { sheet: Sheet; start: number } | 'roll';
+
+/** Takes a piece of a PDF, with how many labels are drawn by then. */
+export type Give = (piece: Uint8Array<ArrayBuffer>, drawn: number) => Promise<void> | void;
+
+/** So many labels are drawn before what there is of them is given. */
+const GIVEN_EVERY = 50;
+
+/** Labels as a PDF, whole. */
+export async function labelsPdf(
 	title: string,
 	drawing: Drawing,
 	copies: number,
-	on: { sheet: Sheet; start: number } | 'roll'
+	on: PrintedOn
 ): Promise<Uint8Array<ArrayBuffer>> {
+	const pieces: Uint8Array[] = [];
+	await writeLabels(title, drawing, copies, on, (piece) => void pieces.push(piece));
+	return new Uint8Array(Buffer.concat(pieces));
+}
+
+/** Draws labels as a PDF and gives it piece by piece, each once the one before it is taken. */
+export async function writeLabels(
+	title: string,
+	drawing: Drawing,
+	copies: number,
+	on: PrintedOn,
+	give: Give
+): Promise<void> {
 	const page =
 		on === 'roll'
 			? [drawing.width_pt, drawing.height_pt]
@@ -23,27 +45,40 @@ export function labelsPdf(
 		info: { Title: title }
 	});
 	for (const face of FACES) pdf.registerFont(face, faceForPdf(face));
-	const chunks: Uint8Array[] = [];
+	let chunks: Uint8Array[] = [];
 	pdf.on('data', (chunk: Uint8Array) => chunks.push(chunk));
-	const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
-		pdf.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))));
+	const done = new Promise<void>((resolve, reject) => {
+		pdf.on('end', resolve);
 		pdf.on('error', reject);
 	});
+	// It is waited for at the end; what fails before then is not to end the process.
+	done.catch(() => undefined);
+	const giveAll = async (drawn: number) => {
+		const piece = new Uint8Array(Buffer.concat(chunks));
+		chunks = [];
+		if (piece.length > 0) await give(piece, drawn);
+	};
 	const at =
 		on === 'roll'
 			? Array.from({ length: copies }, (_, index) => ({ page: index, x_mm: 0, y_mm: 0 }))
 			: places(on.sheet, on.start, copies);
 	let current = -1;
 	let drawn: Drawn | null = null;
-	for (const place of at) {
+	for (const [index, place] of at.entries()) {
 		for (; current < place.page; current++) pdf.addPage();
 		pdf.save().translate(place.x_mm * PT_PER_MM, place.y_mm * PT_PER_MM);
 		if (drawn) drawAgain(pdf, drawn);
 		else drawn = draw(pdf, drawing);
 		pdf.restore();
+		if (index % GIVEN_EVERY === GIVEN_EVERY - 1) {
+			// What was drawn comes out between turns.
+			await new Promise(setImmediate);
+			await giveAll(index + 1);
+		}
 	}
 	pdf.end();
-	return done;
+	await done;
+	await giveAll(copies);
 }
 
 /** What drawing something wrote into its page, and the fonts it took. */

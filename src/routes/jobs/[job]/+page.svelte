@@ -19,6 +19,7 @@
 	const TITLES: Readonly<Record<JobKind, string>> = {
 		archive: 'An archive of',
 		restore: 'Restoring',
+		labels: 'Drawing',
 		'sales import': 'Bringing in past sales:',
 		remove: 'Deleting'
 	};
@@ -29,7 +30,7 @@
 			? `${plain(job.done / BYTES_A_MB, 1)} MB so far`
 			: job.of === null
 				? 'Looking at it'
-				: `${plain(job.done)} of ${plain(job.of)} rows`
+				: `${plain(job.done)} of ${plain(job.of)} ${job.kind === 'labels' ? 'labels' : 'rows'}`
 	);
 
 	const ASK_EVERY_MS = 500;
@@ -60,7 +61,9 @@
 </script>
 
 <svelte:head><title>{title} · Square Batch</title></svelte:head>
-{#if data.who?.as}<p class="text-sm print:hidden"><a href="/kitchen/data">Data in and out</a></p>
+{#if data.who?.as}<p class="text-sm print:hidden">
+		<a href={job.from}>{job.kind === 'labels' ? 'The label' : 'Data in and out'}</a>
+	</p>
 {:else}<p class="text-sm print:hidden"><a href="/me">Your kitchens</a></p>{/if}
 <h1 class="break-words">{title}</h1>
 <p class="text-quiet text-sm">asked for {moment(job.askedAt, data.kitchen)}</p>
@@ -98,15 +101,19 @@
 		</form>
 		<Problems problems={again.problems} />
 	{:else}
-		<p class="mt-3"><a href="/kitchen/data" class="button">Back to data in and out</a></p>
+		<p class="mt-3">
+			<a href={job.from} class="button">Back to {job.kind === 'labels' ? 'the label' : 'data in and out'}</a>
+		</p>
 	{/if}
 {:else if job.state === 'stopped'}
 	<p class="mt-4 font-semibold" role="status">Stopped: nothing of it was kept.</p>
 {:else if job.outcome?.file}
 	{@const { name, bytes } = job.outcome.file}
 	<p class="mt-4" role="status">
-		<b class="break-words">{name}</b>, {plain(bytes / BYTES_A_MB, 1)} MB, is ready. It is kept here for a day: take
-		it to where you keep such things.
+		<b class="break-words">{name}</b>, {plain(bytes / BYTES_A_MB, 1)} MB, is ready. It is kept here for a day{job.kind ===
+		'archive'
+			? ': take it to where you keep such things'
+			: ''}.
 	</p>
 	<p class="mt-3">
 		<a bind:this={file} href="/jobs/{job.id}/file" class="button button-main" download>Download it</a>

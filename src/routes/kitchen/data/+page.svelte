@@ -21,6 +21,7 @@
 	const JOB_WORDS: Readonly<Record<JobKind, string>> = {
 		archive: 'Archive of',
 		restore: 'Restore of',
+		labels: 'PDF of',
 		'sales import': 'Past sales:',
 		remove: 'Deletion of'
 	};

@@ -1,12 +1,17 @@
 import {
 	approveForm,
 	checkForm,
+	manyForm,
 	printForm,
 	rollForm,
 	shelfDayForm,
 	shelfTestForm
 } from '$lib/server/edge/label.ts';
+import { redirect } from '@sveltejs/kit';
 import { orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
+import { whoIn } from '$lib/server/edge/door/door.ts';
+import { lookForJobs } from '$lib/server/jobs/taking.ts';
+import { askForLabels } from '$lib/server/labels/many.ts';
 import type { PrinterState } from '$lib/label/printer.ts';
 import { listPrintJobs, printOnRoll, takeAsFile } from '$lib/server/labels/print-jobs.ts';
 import { labelPrinter, type LabelPrinter } from '$lib/server/print/printer.ts';
@@ -100,6 +105,13 @@ export const actions: Actions = {
 	take: saving(printForm, async ({ locals: { db, kitchen: home }, params, url }, job) => {
 		await takeAsFile(db, underRules(home, url), params.id, job);
 	}),
+	many: ({ locals, params, request, url }) =>
+		withDraft(request, manyForm, async (form) => {
+			const { db, kitchen: home } = locals;
+			await askForLabels(db, underRules(home, url), whoIn(locals).personId, params.id, form);
+			lookForJobs();
+			redirect(303, `/jobs/${form.id}`);
+		}),
 	roll: saving(rollForm, async (_, { width, height, labels }) => {
 		await thePrinter().load({ width_mm: width, height_mm: height, labels });
 	}),

@@ -4,7 +4,7 @@
 	import { compareLabels } from '$core/label/compare.ts';
 	import { dayText } from '$lib/format.ts';
 	import type { PrinterState } from '$lib/label/printer.ts';
-	import type { KeptPrintJob } from '$lib/label/print-job.ts';
+	import { AT_ONCE_COPIES, type KeptPrintJob } from '$lib/label/print-job.ts';
 	import type { LabelRevision } from '$lib/label/types.ts';
 	import { enhance } from '$app/forms';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
@@ -61,13 +61,20 @@
 		batch: forBatch?.id ?? '',
 		copies: copies.trim() || String(Math.max(1, forBatch?.packsLeft ?? 1))
 	});
+	/** More than these are drawn as long work: a page of its own says how far it is. */
+	const areMany = $derived(Number(job.copies) > AT_ONCE_COPIES);
 	let as = '';
+	const isLong = () => as === 'PDF' && areMany;
 	let link = $state<HTMLAnchorElement>();
-	const taking = draftForm<never>({ saved: () => `Taken as ${as}`, onsaved: () => void give() });
+	const taking = draftForm<never>({
+		saved: () => (isLong() ? 'The labels are being drawn' : `Taken as ${as}`),
+		onsaved: () => void (isLong() || give())
+	});
 	/** The button that was pressed says as what; it is noted first, so that the trace knows what is on the bags. */
 	const take: typeof taking.enhance = (input) => {
 		as = (input.submitter as HTMLButtonElement | null)?.value ?? 'PDF';
-		input.formData.set('draft', JSON.stringify({ id: taking.key, ...job }));
+		const place = isLong() ? { on: sheet ? sheet.id : ROLL, start: sheet ? start : '1' } : {};
+		input.formData.set('draft', JSON.stringify({ id: taking.key, ...job, ...place }));
 		return taking.enhance(input);
 	};
 	async function give() {
@@ -131,10 +138,21 @@
 		<Problems problems={taking.problems} />
 		<form method="POST" action="?/take{asked}" use:enhance={take} class="mt-3 flex flex-wrap gap-2">
 			{#each ['PDF', 'SVG', 'PNG'] as file (file)}
-				<button class="button" value={file} disabled={taking.saving}>{file}</button>
+				<button
+					class="button"
+					value={file}
+					formaction={file === 'PDF' && areMany ? `?/many${asked}` : undefined}
+					disabled={taking.saving}>{file}</button
+				>
 			{/each}
 			<a bind:this={link} {href} download class="hidden">the file</a>
 		</form>
+		{#if areMany}
+			<p class="text-quiet mt-1 text-sm">
+				The PDF of more than {AT_ONCE_COPIES} labels is drawn beside everything else: you see how far it is, and
+				can leave the page.
+			</p>
+		{/if}
 		{#if forBatch}
 			<p class="text-quiet mt-1 text-sm">What is taken is noted as the label of batch {forBatch.code}.</p>
 		{/if}

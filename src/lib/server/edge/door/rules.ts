@@ -201,6 +201,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		acts: {
 			print: ['labels', 'printed labels'],
 			take: ['labels', 'took labels to print'],
+			many: ['labels', 'took labels to print'],
 			roll: ['labels', 'looked at a roll'],
 			check: ['make', 'weighed packs'],
 			shelfTest: ['make', 'began a shelf test'],

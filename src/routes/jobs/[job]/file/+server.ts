@@ -5,7 +5,7 @@ import { jobOf } from '$lib/server/jobs/jobs.ts';
 import { readParts } from '$lib/server/jobs/parts.ts';
 import type { RequestHandler } from './$types';
 
-/** What a job gave, part by part as it is taken; to whoever asked for it, while the kitchen’s data are theirs. */
+/** What a job gave, part by part as it is taken; to whoever asked for it, while it is theirs to take. */
 export const GET: RequestHandler = async ({ locals, params }) => {
 	const { db } = locals;
 	const who = whoIn(locals);
@@ -16,7 +16,8 @@ export const GET: RequestHandler = async ({ locals, params }) => {
 			message: 'There is no file to take.',
 			remedy: 'Look at how far the work is, or ask for it again: what it gives is kept for a day.'
 		});
-	if (who.membership?.kitchenId !== job.kitchenId || !who.rights.includes('data'))
+	const needed = job.kind === 'labels' ? 'labels' : 'data';
+	if (who.membership?.kitchenId !== job.kitchenId || !who.rights.includes(needed))
 		error(403, {
 			message: 'This is not yours to take here.',
 			remedy: 'Open the kitchen it is of on this device first.'

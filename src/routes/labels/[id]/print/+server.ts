@@ -1,10 +1,10 @@
 import { validated } from '$lib/server/edge/validated.ts';
 import { printQuery } from '$lib/server/edge/label.ts';
 import { toSvg } from '$core/drawing/svg.ts';
-import { ROLL, SHEETS } from '$core/label/sheets.ts';
 import { download } from '$lib/server/edge/download.ts';
 import { refuse } from '$lib/server/errors.ts';
 import { underRules } from '$lib/server/labels/rules.ts';
+import { placeOf } from '$lib/server/labels/place.ts';
 import { labelToPrint } from '$lib/server/labels/to-print.ts';
 import { embeddedFaces } from '$lib/server/print/fonts.ts';
 import { manyLabelsPdf } from '$lib/server/print/many.ts';
@@ -19,15 +19,9 @@ export const GET: RequestHandler = ({ locals: { db, kitchen: home }, params, url
 		const { revision, drawing, name } = await labelToPrint(db, underRules(home, url), params.id, asked);
 		if (asked.as === 'svg')
 			return { name: `${name}.svg`, type: 'image/svg+xml', body: toSvg(drawing, embeddedFaces()) };
-		const { size } = revision.content;
-		const sheet = SHEETS.find((each) => each.id === asked.on);
-		if (sheet && (sheet.label.width_mm !== size.width_mm || sheet.label.height_mm !== size.height_mm))
-			refuse('', 'this label has another size than the places of the sheet');
-		if (sheet && asked.start > sheet.columns * sheet.rows)
-			refuse('', `the sheet has ${sheet.columns * sheet.rows} places`);
 		return {
 			name: `${name}.pdf`,
 			type: 'application/pdf',
-			body: await manyLabelsPdf(name, drawing, asked.copies, sheet ? { sheet, start: asked.start } : ROLL)
+			body: await manyLabelsPdf(name, drawing, asked.copies, placeOf(revision, asked))
 		};
 	});
