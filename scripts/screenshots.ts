@@ -246,7 +246,18 @@ const KITCHEN: Shot[] = [
 	{ name: 'kitchen', path: () => '/kitchen' },
 	{ name: 'profile', path: () => '/kitchen/profile' },
 	{ name: 'costs', path: () => '/kitchen/costs' },
-	{ name: 'data', path: () => '/kitchen/data' }
+	{ name: 'data', path: () => '/kitchen/data' },
+	{
+		name: 'long work',
+		path: linked('/labels', /Beet and cumin/),
+		before: async (page) => {
+			await choose(page.getByLabel('For batch'), { label: 'no batch: code and date stay blank' });
+			await page.getByLabel('Copies').fill('300');
+			await page.getByRole('button', { name: 'PDF', exact: true }).click();
+			await page.getByRole('link', { name: 'Download it' }).waitFor();
+		}
+	},
+	{ name: 'your kitchens', path: () => '/me' }
 ];
 
 /** What a product costs, what is ordered, what sales came to, and how older ones come in. */

@@ -75,7 +75,7 @@ test('a kitchen goes from one machine to an empty kitchen on another, whole', LO
 	await page.goto(`${from}/kitchen/data`);
 	const archive = join(folder, 'archive.zip');
 	const [download] = await Promise.all([
-		page.waitForEvent('download'),
+		page.waitForEvent('download', { timeout: 120_000 }),
 		page.getByRole('link', { name: 'Download the archive', exact: true }).click()
 	]);
 	expect(download.suggestedFilename()).toMatch(/^bracken-lane-breads-\d{4}-\d\d-\d\d\.zip$/);

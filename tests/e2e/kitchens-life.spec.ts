@@ -15,7 +15,7 @@ const clean = async (page: Page) =>
 /** The archive of the open kitchen, as the page makes and gives it. */
 async function archived(page: Page): Promise<{ name: string; path: string }> {
 	await open(page, '/kitchen/data');
-	const coming = page.waitForEvent('download');
+	const coming = page.waitForEvent('download', { timeout: 120_000 });
 	await page.getByRole('button', { name: 'Make the archive' }).click();
 	await expect(page).toHaveURL(/\/jobs\/[0-9A-Z]{26}$/);
 	// It is taken at once by whoever waits for it, and can be taken again.

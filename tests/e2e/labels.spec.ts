@@ -237,7 +237,7 @@ test(
 test('three hundred labels are drawn beside everything else, and taken once they are', async ({ page }) => {
 	await open(page, '/labels');
 	await page.getByRole('link', { name: 'Beet and cumin roti' }).first().click();
-	await choose(page.getByLabel('For batch'), 'no batch: code and date stay blank');
+	await choose(page.getByLabel('For batch'), { label: 'no batch: code and date stay blank' });
 	const copies = page.getByLabel('Copies');
 	await copies.fill('201');
 	await expect(page.getByText('more than 200 labels is drawn beside everything else')).toBeVisible();

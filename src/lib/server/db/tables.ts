@@ -1,3 +1,6 @@
+import { PEOPLE_TABLES } from './people-tables.ts';
+import { SALES_TABLES } from './sales-tables.ts';
+
 /**
  * What each column holds as the driver gives it: a whole number as a number, all else as text, also decimals, days
  * and times, so that none passes through a float. `tests/integration/tables.test.ts` holds it to the database.
@@ -64,10 +67,6 @@ export const TABLES = {
 	changes: {
 		text: ['kitchen_id', 'of_table'],
 		number: ['number']
-	},
-	channel_fees: {
-		text: ['id', 'kitchen_id', 'channel', 'valid_from', 'per_day', 'share', 'created_at'],
-		textOrNull: ['deed_id']
 	},
 	cleans: {
 		text: ['id', 'kitchen_id', 'equipment_id', 'cleaned_on', 'cleaned_at', 'how', 'created_at'],
@@ -246,28 +245,9 @@ export const TABLES = {
 		text: ['id', 'kitchen_id', 'mix_id', 'ingredient_id', 'grams'],
 		number: ['position']
 	},
-	orders: {
-		text: [
-			'id',
-			'kitchen_id',
-			'customer',
-			'fetched_on',
-			'place',
-			'note',
-			'state',
-			'created_at',
-			'updated_at'
-		],
-		textOrNull: ['paid_by', 'paid_on', 'series_id'],
-		number: ['version']
-	},
 	order_changes: {
 		text: ['id', 'kitchen_id', 'order_id', 'what', 'changed_at'],
 		textOrNull: ['deed_id']
-	},
-	order_lines: {
-		text: ['id', 'kitchen_id', 'order_id', 'product_id', 'price'],
-		number: ['position', 'packs']
 	},
 	pack_checks: {
 		text: ['id', 'kitchen_id', 'product_id', 'declared_g', 'packs_g', 'checked_at'],
@@ -276,11 +256,6 @@ export const TABLES = {
 	},
 	place_hours: { text: ['id', 'kitchen_id', 'place', 'opens_at', 'closes_at', 'updated_at'] },
 	plan_batches: { text: ['id', 'kitchen_id', 'plan_id', 'batch_id', 'make'] },
-	plans: {
-		text: ['id', 'kitchen_id', 'day', 'place', 'wish', 'created_at', 'updated_at'],
-		textOrNull: ['taken', 'taken_at'],
-		number: ['version']
-	},
 	practice_moves: {
 		text: ['id', 'kitchen_id', 'verb', 'made_at'],
 		textOrNull: ['at'],
@@ -304,11 +279,6 @@ export const TABLES = {
 			'created_at'
 		],
 		textOrNull: ['deed_id']
-	},
-	print_jobs: {
-		text: ['id', 'kitchen_id', 'label_revision_id', 'created_at', 'updated_at', 'went_to'],
-		textOrNull: ['batch_id', 'deed_id'],
-		number: ['copies', 'printed']
 	},
 	products: {
 		text: [
@@ -334,33 +304,7 @@ export const TABLES = {
 	remembered_names: {
 		text: ['id', 'kitchen_id', 'name', 'ingredient_id', 'created_at']
 	},
-	sales: {
-		text: ['id', 'kitchen_id', 'sold_on', 'channel', 'price', 'reason', 'created_at', 'kind', 'customer'],
-		textOrNull: [
-			'batch_id',
-			'voids_id',
-			'paid_by',
-			'checkout_id',
-			'returns_id',
-			'sold_at',
-			'item',
-			'product_id',
-			'total',
-			'deed_id',
-			'order_id'
-		],
-		number: ['packs', 'is_given'],
-		numberOrNull: ['pieces']
-	},
-	sales_months: {
-		text: ['kitchen_id', 'month', 'product_id', 'item', 'channel', 'paid_by', 'kind', 'money'],
-		number: ['pack_pieces', 'is_given', 'packs', 'entries']
-	},
 	request_counts: { text: ['of_whom', 'minute'], number: ['number'] },
-	sale_payments: {
-		text: ['id', 'kitchen_id', 'checkout_id', 'amount', 'paid_by', 'paid_on', 'created_at'],
-		textOrNull: ['deed_id']
-	},
 	shelf_test_days: {
 		text: ['id', 'kitchen_id', 'test_id', 'found', 'created_at'],
 		textOrNull: ['deed_id'],
@@ -372,10 +316,6 @@ export const TABLES = {
 	shelf_tests: {
 		text: ['id', 'kitchen_id', 'product_id', 'of_what', 'made_on', 'kept_how', 'created_at']
 	},
-	sold_outs: {
-		text: ['id', 'kitchen_id', 'place', 'product_id', 'sold_out_on', 'sold_out_at', 'created_at'],
-		textOrNull: ['taken_back_at', 'deed_id']
-	},
 	standing_risks: {
 		text: ['id', 'kitchen_id', 'allergen', 'why', 'created_at'],
 		textOrNull: ['ended_at', 'deed_id']
@@ -385,67 +325,8 @@ export const TABLES = {
 		textOrNull: ['line_id', 'grams', 'corrects_id', 'lot_id', 'deed_id'],
 		number: ['number']
 	},
-	till_counts: {
-		text: [
-			'id',
-			'kitchen_id',
-			'counted_on',
-			'channel',
-			'change_brought',
-			'cash',
-			'card',
-			'cash_sold',
-			'card_sold',
-			'note',
-			'created_at'
-		],
-		textOrNull: ['deed_id']
-	},
-	persons: {
-		text: ['id', 'name', 'created_at'],
-		textOrNull: ['login', 'password_hash', 'second_secret'],
-		number: ['is_demo', 'version'],
-		numberOrNull: ['second_step']
-	},
-	recovery_codes: {
-		text: ['id', 'person_id', 'code_hash'],
-		textOrNull: ['used_at']
-	},
-	passkeys: {
-		text: ['id', 'person_id', 'credential_id', 'public_key', 'transports', 'name', 'created_at'],
-		textOrNull: ['last_used_at'],
-		number: ['counter']
-	},
-	memberships: {
-		text: ['id', 'kitchen_id', 'name', 'role', 'created_at'],
-		textOrNull: ['person_id', 'code_hash', 'reads_from', 'reads_to', 'until_day', 'ended_at'],
-		number: ['version']
-	},
-	devices: {
-		text: ['id', 'kitchen_id', 'name', 'kind', 'created_at'],
-		textOrNull: ['token_hash', 'membership_id', 'put_out_at'],
-		number: ['idle_min']
-	},
-	pairings: {
-		text: ['id', 'kitchen_id', 'code_hash', 'kind', 'name', 'membership_id', 'created_at', 'ends_at'],
-		textOrNull: ['device_kind', 'role', 'reads_from', 'reads_to', 'until_day', 'used_at']
-	},
-	sessions: {
-		text: ['id', 'person_id', 'token_hash', 'came_by', 'created_at', 'used_at', 'rotated_at', 'ends_at'],
-		textOrNull: ['previous_hash', 'previous_ends_at', 'kitchen_id', 'device_id', 'ended_at', 'practice_id']
-	},
-	deeds: {
-		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what'],
-		textOrNull: ['device_id']
-	},
-	challenges: {
-		text: ['challenge', 'ends_at']
-	},
-	rate_limits: {
-		text: ['key'],
-		number: ['points'],
-		numberOrNull: ['expire']
-	}
+	...PEOPLE_TABLES,
+	...SALES_TABLES
 } as const;
 
 export type Table = keyof typeof TABLES;

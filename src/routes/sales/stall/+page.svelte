@@ -2,7 +2,6 @@
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { cut } from '$core/measure/text.ts';
 	import { afterNavigate } from '$app/navigation';
-	import { readMoney } from '$core/measure/reading.ts';
 	import { clock } from '$lib/batch/bench/clock.svelte.ts';
 	import type { Entry } from '$core/bench/entries.ts';
 	import { hear } from '$lib/batch/bench/news.ts';
@@ -13,11 +12,9 @@
 	import {
 		addPack,
 		basketTotal,
-		changeOf,
 		entriesOfCheckout,
 		heldIn,
 		isPast,
-		likelyGiven,
 		setPacks,
 		stallProducts,
 		takenBy,
@@ -37,6 +34,7 @@
 	import Field from '$lib/ui/control/Field.svelte';
 	import { onMount, untrack } from 'svelte';
 	import CloseDay from './CloseDay.svelte';
+	import Given from './Given.svelte';
 	import NotTaken from './NotTaken.svelte';
 	import SoldOut from './SoldOut.svelte';
 	import ToHandOver from './ToHandOver.svelte';
@@ -134,7 +132,6 @@
 	let customerError = $state('');
 	/** The checkout just made, for its change and for taking it back. */
 	let last = $state.raw<{ entries: SaleEntry[]; total: string; paidBy: PaidBy | null } | null>(null);
-	let given = $state('');
 	/** What of the basket is held, and whether the maker decided to hand it over all the same: asked once for each. */
 	const held = $derived(heldIn(basket, batchOf));
 	let decided = $state.raw<readonly string[]>([]);
@@ -159,7 +156,6 @@
 		till.add(entries);
 		last = { entries, total: kind === 'sale' ? total : '0.00', paidBy };
 		basket = [];
-		given = '';
 		customer = '';
 		customerError = '';
 		owing = false;
@@ -169,8 +165,6 @@
 		till.add(undoEntries(last.entries, 'taken back at the stall', newSaleId));
 		last = null;
 	}
-	const givenRead = $derived(readMoney(given));
-	const change = $derived(last && givenRead.ok ? changeOf(last.total, givenRead.value) : null);
 	/** Of what was taken here today, what is in the till and what went by card. */
 	const sold = $derived.by(() => {
 		const here = data.day === day ? data.takings.find((each) => each.name === channel) : undefined;
@@ -297,27 +291,7 @@
 				<b class="figure">{money(last.total, currency)}</b>{last.paidBy ? `, ${last.paidBy}` : ''}
 			</p>
 			{#if last.paidBy === 'cash'}
-				<p class="mt-3 text-sm font-medium">They gave</p>
-				<div class="mt-1 grid grid-cols-2 gap-2">
-					{#each likelyGiven(last.total) as sum (sum)}
-						<button type="button" class="button" aria-pressed={given === sum} onclick={() => (given = sum)}
-							>{money(sum, currency)}</button
-						>
-					{/each}
-				</div>
-				<Field
-					label="Or another sum"
-					bind:value={given}
-					error={given !== '' && !givenRead.ok ? givenRead.message : ''}
-					inputmode="decimal"
-					class="mt-2"
-				/>
-				{#if givenRead.ok && given !== ''}
-					<p class="mt-2 text-xl" data-testid="change" role="status">
-						{#if change === null}<span class="text-loss font-semibold">That is not enough.</span>
-						{:else}Change <b class="figure text-3xl">{money(change, currency)}</b>{/if}
-					</p>
-				{/if}
+				{#key last}<Given total={last.total} {currency} />{/key}
 			{/if}
 			<button type="button" class="button mt-4 w-full" onclick={undo}>Undo this</button>
 			<p class="text-quiet mt-2 text-sm">Tap a product for the next customer.</p>
