@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from './lib/application.ts';
@@ -79,6 +79,8 @@ export async function main(args: string[]): Promise<void> {
 		if (wants('prove')) await vitest('unit', folder, tally, { PROOFS: 'all' }, rest);
 		if (wants('cluster')) {
 			await ensureBuild();
+			// The nodes of root run as nobody, and pass through it.
+			chmodSync(folder, 0o711);
 			await vitest('cluster', folder, tally, { TMPDIR: folder }, rest);
 		}
 	} catch (error) {

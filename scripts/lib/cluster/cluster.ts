@@ -9,6 +9,7 @@ import { prepareDatabase } from '../prepare.ts';
 import { startBalancer } from './balancer.ts';
 import { nodeHealth } from './health.ts';
 import { clusterNode, type Node } from './node.ts';
+import { requirePassable } from './passable.ts';
 import { transferScripts } from './transfer.ts';
 
 /** Three database nodes, two application processes and a balancer before them, all on this machine. */
@@ -35,6 +36,7 @@ export async function startCluster(folder: string, port: number): Promise<Cluste
 	mkdirSync(folder, { recursive: true, mode: 0o711 });
 	// Nodes of root run as nobody: they pass through, and look at nothing on the way.
 	chmodSync(folder, 0o711);
+	requirePassable(folder);
 	const transfer = transferScripts(folder);
 	const undo: (() => Promise<unknown>)[] = [];
 	const stop = async () => {
