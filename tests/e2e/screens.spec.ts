@@ -253,9 +253,21 @@ test('skip link and places are reached by Tab', async ({ page }) => {
 test('long names wrap and do not push the page wide', async ({ page }) => {
 	const name = fresh('Extraordinarily-long-unbroken-name-of-a-flatbread-that-somebody-pasted-from-somewhere');
 	await newFormula(page, name);
+	const formula = new URL(page.url()).pathname;
+	// Wherever products and formulas are named.
+	const named = [
+		'/',
+		'/formulas',
+		'/batches/new',
+		'/labels',
+		'/plan',
+		'/sales/stall',
+		'/sales/orders',
+		'/sales'
+	];
 	for (const size of SIZES) {
 		await page.setViewportSize(size);
-		for (const path of [page.url(), '/formulas']) {
+		for (const path of [formula, `${formula}/history`, `${formula}/reformulate`, ...named]) {
 			await open(page, path);
 			const overflow = await page.evaluate(
 				() => document.documentElement.scrollWidth - document.documentElement.clientWidth

@@ -45,7 +45,10 @@
 		<li>
 			<button
 				type="button"
-				class={['button min-h-16 w-full text-lg break-words', chosen === person.id && 'button-main']}
+				class={[
+					'button button-name min-h-16 w-full text-center text-lg',
+					chosen === person.id && 'button-main'
+				]}
 				aria-pressed={chosen === person.id}
 				onclick={() => choose(person.id)}
 				>{person.name} <span class="block text-sm font-normal">{person.role}</span></button

@@ -32,7 +32,7 @@
 	>
 		{#each products as { id, name } (id)}
 			<button
-				class={['button', isOut(id) && 'button-main']}
+				class={['button button-name', isOut(id) && 'button-main']}
 				aria-pressed={isOut(id)}
 				disabled={form.saving}
 				onclick={() => (asked = id)}>{name}{isOut(id) ? ', sold out' : ''}</button

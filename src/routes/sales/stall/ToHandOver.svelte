@@ -47,7 +47,7 @@
 							{#if order.fetchedOn < day}<span class="text-attention-ink text-sm"
 									>for {dayText(order.fetchedOn)}</span
 								>{/if}
-							<span class="block">{packsOf(order)}</span>
+							<span class="block break-words">{packsOf(order)}</span>
 							{#if order.note !== ''}<span class="text-quiet block text-sm break-words">{order.note}</span
 								>{/if}
 						</p>

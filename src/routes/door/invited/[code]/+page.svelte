@@ -27,7 +27,8 @@
 		<form method="POST" action="?/join" use:enhance={join.enhance} class="mt-4">
 			<input type="hidden" name="draft" value={JSON.stringify({})} />
 			<Problems problems={join.problems} />
-			<button class="button button-main" disabled={join.saving}>Take it as {data.who.name}</button>
+			<button class="button button-main button-name" disabled={join.saving}>Take it as {data.who.name}</button
+			>
 		</form>
 		<h2 class="mt-8">Somebody else?</h2>
 	{:else}
