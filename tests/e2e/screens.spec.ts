@@ -87,7 +87,7 @@ async function records(page: Page): Promise<string[]> {
 test('every place, a formula, a label and a batch: axe clean, and not wider than a screen or a phone', async ({
 	page
 }) => {
-	test.setTimeout(240_000);
+	test.setTimeout(600_000);
 	await looksRight(page, [...PLACES, ...(await worked(page))], { narrow: false });
 });
 
@@ -156,7 +156,7 @@ async function looksRight(page: Page, paths: string[], { narrow = true } = {}): 
 				.poll(
 					() =>
 						page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
-					{ message: `${path} at ${size.width}`, timeout: 5000 }
+					{ message: `${path} at ${size.width}`, timeout: 20_000 }
 				)
 				.toBeLessThanOrEqual(0);
 			if (size.width === 768 || (size.width === 390 && !narrow)) continue;
