@@ -5,7 +5,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { askJob } from '../jobs/jobs.ts';
 import type { LabelsAsked } from '../jobs/kinds/labels.ts';
 import { placeOf } from './place.ts';
-import { takeAsFile } from './print-jobs.ts';
+import { noteTaken } from './print-jobs.ts';
 import { labelToPrint } from './to-print.ts';
 
 /**
@@ -21,7 +21,7 @@ export async function askForLabels(
 ): Promise<void> {
 	const { revision } = await labelToPrint(db, kitchen, productId, input);
 	placeOf(revision, { on, start });
-	await takeAsFile(db, kitchen, productId, input);
+	await noteTaken(db, kitchen, revision, input);
 	const { id, ...of } = input;
 	const asked: LabelsAsked = { ...of, productId, rules: kitchen.rules, on, start };
 	await askJob(db, {

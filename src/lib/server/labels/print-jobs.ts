@@ -56,8 +56,16 @@ export async function takeAsFile(
 	input: PrintJobInput
 ): Promise<void> {
 	const { revision } = await labelToPrint(db, kitchen, productId, input);
-	await keepJob(db, kitchen, revision, input, 'file');
+	await noteTaken(db, kitchen, revision, input);
 }
+
+/** Notes that labels of a revision that may be printed are taken as a file; one noted twice is one. */
+export const noteTaken = (
+	db: Database,
+	kitchen: Pick<Kitchen, 'id'>,
+	revision: Pick<LabelRevision, 'id'>,
+	input: PrintJobInput
+) => keepJob(db, kitchen, revision, input, 'file');
 
 const keepJob = (
 	db: Database,
