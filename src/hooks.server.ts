@@ -12,15 +12,16 @@ import { inStep } from '$lib/server/db/in-step.ts';
 import { whileUnchanged } from '$lib/server/db/known.ts';
 import { databaseTrouble } from '$lib/server/db/trouble.ts';
 import { whileActing } from '$lib/server/db/acting.ts';
+import { whileAsking } from '$lib/server/db/asker.ts';
 import { notLetIn } from '$lib/server/edge/asked.ts';
-import { askAtTheDoor, type Asked } from '$lib/server/edge/door/door.ts';
+import { actCalled, askAtTheDoor, type Asked } from '$lib/server/edge/door/door.ts';
 import { beyondLimits } from '$lib/server/edge/limits.ts';
 import { makeSafe } from '$lib/server/edge/headers.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
-import { turnedAway } from '$lib/server/edge/turned-away.ts';
+import { ledTo, turnedAway, type TurnedAway } from '$lib/server/edge/turned-away.ts';
 import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
 import { requests, watchPool } from '$lib/server/seen/metrics.ts';
-import { kitchenNow } from '$lib/server/kitchens.ts';
+import { getKitchen, kitchenNow } from '$lib/server/kitchens.ts';
 import { takeJobs } from '$lib/server/jobs/taking.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
@@ -76,7 +77,9 @@ const handled: Handle = async ({ event, resolve }) => {
 			for (const cookie of asked.setCookies) response.headers.append('set-cookie', cookie);
 		return makeSafe(withStatus(response, event.locals.troubled));
 	} catch (error) {
-		if (isHttpError(error) || isRedirect(error)) throw error;
+		// Where somebody is led stays in no cache: what is there depends on who asks.
+		if (isRedirect(error)) return makeSafe(ledTo(event, error));
+		if (isHttpError(error)) throw error;
 		const trouble = databaseTrouble(error);
 		if (!trouble) throw error;
 		log.error({ requestId: event.locals.requestId, error: logged(error) }, trouble.message);
@@ -89,14 +92,32 @@ type Resolve = Parameters<Handle>[0]['resolve'];
 /** What was asked for, in the kitchen of who asks. */
 async function answer(event: RequestEvent, resolve: Resolve, { acting }: Asked): Promise<Response> {
 	const { locals, request } = event;
-	const kitchenId = locals.who?.membership?.kitchenId;
+	if (request.method === 'GET') return answerReading(event, resolve);
+	const by = { personId: locals.who?.personId ?? null, act: actCalled(event) };
+	return whileAsking(by, async () => {
+		const beyond = await inTheirKitchen(event);
+		if (beyond) return turnedAway(event, beyond);
+		return acting ? whileActing(acting, () => resolve(event)) : resolve(event);
+	});
+}
+
+/** A page, or a file, of the kitchen of who asks. */
+async function answerReading(event: RequestEvent, resolve: Resolve): Promise<Response> {
+	const kitchenId = event.locals.who?.membership?.kitchenId;
 	if (kitchenId === undefined) return resolve(event);
-	const { kitchen, changes } = await kitchenNow(locals.db, kitchenId);
-	locals.kitchen = kitchen;
+	const { kitchen, changes } = await kitchenNow(event.locals.db, kitchenId);
+	event.locals.kitchen = kitchen;
 	const beyond = await beyondLimits(event, kitchenId);
 	if (beyond) return turnedAway(event, beyond);
-	if (request.method === 'GET') return whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve));
-	return acting ? whileActing(acting, () => resolve(event)) : resolve(event);
+	return whileUnchanged(kitchen.id, changes, () => answerOnce(event, resolve));
+}
+
+/** Opens the kitchen of who asks; why what they ask for is beyond what it may take, where it is. */
+async function inTheirKitchen(event: RequestEvent): Promise<TurnedAway | null> {
+	const kitchenId = event.locals.who?.membership?.kitchenId;
+	if (kitchenId === undefined) return null;
+	event.locals.kitchen = await getKitchen(event.locals.db, kitchenId);
+	return beyondLimits(event, kitchenId);
 }
 
 /** Where a page failed: what of the kitchen it could not read, if that is why. */

@@ -5,11 +5,11 @@ import { createBatch } from './batches/create.ts';
 import { getBatch } from './batches/read.ts';
 import { recordBatch } from './batches/record.ts';
 import type { Database } from './db/connection.ts';
-import { inTransaction } from './db/transaction.ts';
+import { madeOnce } from './db/once.ts';
 import { Refused, refuse } from './errors.ts';
 import { unkeepable } from './file-limits.ts';
 import { freeName } from './formulas/drafts.ts';
-import { createFormula } from './formulas/keep.ts';
+import { putFormula } from './formulas/keep.ts';
 import { getFormula, listFormulas } from './formulas/read.ts';
 import type { Formula } from '../formula/types.ts';
 import { addIngredient } from './ingredients.ts';
@@ -65,16 +65,14 @@ export async function importRecipe(
 		refuse('', `the file counts in ${recipe.currency} and this kitchen in ${kitchen.currency}`);
 	const unkept = unkeepable(recipe);
 	if (unkept.length > 0) throw new Refused(unkept);
-	return inTransaction(db, async (transaction) => {
-		// The same file sent twice at once is one: the second finds what the first brought.
+	let brought: Imported = { formulaId, batchId: null, added: [] };
+	await madeOnce(db, { table: 'formulas', kitchenId: kitchen.id, id: formulaId }, async (transaction) => {
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
-		const here = { kitchen_id: kitchen.id, id: formulaId };
-		if (await transaction('formulas').where(here).first('id')) return { formulaId, batchId: null, added: [] };
 		const day = today(kitchen);
 		const { ids, added } = await shelve(transaction, kitchen, recipe, day);
 		const names = (await listFormulas(transaction, kitchen.id)).map((formula) => formula.name);
 		const { product } = recipe;
-		await createFormula(transaction, kitchen.id, formulaId, {
+		await putFormula(transaction, kitchen.id, formulaId, {
 			name: freeName(recipe.formula.name, names),
 			mixGap: recipe.formula.mixGap,
 			lines: recipe.formula.lines.map((line) => ({
@@ -94,8 +92,9 @@ export async function importRecipe(
 			}
 		});
 		const formula = await getFormula(transaction, kitchen.id, formulaId);
-		return { formulaId, batchId: await measuredBatch(transaction, kitchen, formula, recipe, day), added };
+		brought = { formulaId, batchId: await measuredBatch(transaction, kitchen, formula, recipe, day), added };
 	});
+	return brought;
 }
 
 /** Where only a count is given, a ball is its share of the dough (computation, section 4). */

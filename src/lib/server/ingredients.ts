@@ -7,6 +7,7 @@ import type { StoredComposition } from '../shelf/composition.ts';
 import type { Database } from './db/connection.ts';
 import type { RowOf } from './db/tables.ts';
 import { known } from './db/known.ts';
+import { madeOnce } from './db/once.ts';
 import { inTransaction } from './db/transaction.ts';
 import { isDuplicate, NotFound, refuse, Stale } from './errors.ts';
 import { measuresByIngredient } from './measures.ts';
@@ -108,7 +109,7 @@ export async function addIngredient(
 	input: IngredientInput,
 	id = newId()
 ): Promise<string> {
-	await inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'ingredients', kitchenId, id }, async (transaction) => {
 		await transaction('ingredients')
 			.insert({
 				id,

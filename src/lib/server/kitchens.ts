@@ -84,8 +84,13 @@ export async function kitchenNow(db: Database, id: string): Promise<{ kitchen: K
 /** What a kitchen begins with. */
 export type NewKitchen = Omit<Kitchen, 'id' | 'version'>;
 
-/** Makes a kitchen; its id, which makes one made twice one. */
-export async function createKitchen(db: Database, kitchen: NewKitchen, id = newId()): Promise<string> {
+/** Makes a kitchen; its id. One of practice is so from its first moment: the kitchen it is practised beside. */
+export async function createKitchen(
+	db: Database,
+	kitchen: NewKitchen,
+	id = newId(),
+	practiceOf: string | null = null
+): Promise<string> {
 	const row = {
 		id,
 		name: kitchen.name,
@@ -99,10 +104,10 @@ export async function createKitchen(db: Database, kitchen: NewKitchen, id = newI
 		locale: kitchen.locale,
 		week_starts: kitchen.weekStarts,
 		sells_short: kitchen.sellsShort,
+		practice_of: practiceOf,
 		created_at: utcNow()
 	};
-	// Of two that come at once the second waits for the first, and finds it.
-	await db('kitchens').insert(row).onConflict('id').merge(['id']);
+	await db('kitchens').insert(row);
 	return id;
 }
 

@@ -81,7 +81,7 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 const FOLLOWING = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 
 /** What this installation does for a kitchen, and what the kitchen takes of it. */
-const OF_THE_INSTALLATION = ['jobs', 'job_parts', 'kitchen_usage'];
+const OF_THE_INSTALLATION = ['jobs', 'job_parts', 'kitchen_usage', 'creations'];
 
 /** What lets somebody in: it is of this machine, and no archive carries it elsewhere. */
 const KEYS = ['sessions', 'pairings'];
@@ -89,7 +89,8 @@ const KEYS = ['sessions', 'pairings'];
 /** What lets somebody in of rows that an archive does carry: neither given out with it nor taken from one. */
 export const WITHOUT: Partial<Record<string, Cells>> = {
 	memberships: { person_id: null, code_hash: null },
-	devices: { token_hash: null },
+	devices: { token_hash: null, previous_hash: null, previous_ends_at: null, seen_from: '' },
+	deeds: { from_where: '' },
 	// Wherever it arrives it is open, even where it was closed to be moved.
 	kitchens: { state: 'open', closed_at: null }
 };

@@ -3,7 +3,7 @@ import { onScale_g } from '$core/formula/scale.ts';
 import { uptakeOf_g } from '$core/formula/surface.ts';
 import { isDough } from '$core/formula/types.ts';
 import type { Database } from '../db/connection.ts';
-import { inTransaction } from '../db/transaction.ts';
+import { madeOnce } from '../db/once.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { getFormula } from '../formulas/read.ts';
 import type { Trial } from '../../batch/trial.ts';
@@ -40,11 +40,9 @@ export async function createBatch(
 	if (!formula.versionId) refuse('productId', 'keep a version of the formula first: there is only a draft');
 	const equipment = await usualEquipment(db, kitchen.id, product.id);
 	const compositions = await compositionsInForce(db, kitchen, plan.madeOn);
-	await inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'batches', kitchenId: kitchen.id, id }, async (transaction) => {
 		// Two devices planning at the same moment take turns, or both would draw the same number.
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
-		const sentBefore = await transaction('batches').where({ kitchen_id: kitchen.id, id }).first('id');
-		if (sentBefore) return;
 		const now = utcNow();
 		await transaction('batches').insert({
 			id,

@@ -5,7 +5,8 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { changeBatch } from '../batches/change.ts';
 import type { Database } from '../db/connection.ts';
 import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
-import { NotFound } from '../errors.ts';
+import { isKeptEntry, TAKEN } from '../db/once.ts';
+import { NotFound, Refused } from '../errors.ts';
 import { groupBy, utcNow, type Row } from '../rows.ts';
 import { Admitting, type Lines } from './admitting.ts';
 
@@ -28,7 +29,14 @@ export async function keepEntries(
 			const lines = await linesOf(transaction, kitchen.id, batchId, sent);
 			const taken: Entry[] = [];
 			const admitting = new Admitting(entries, lines, batch.packsSold + batch.packsGiven);
+			const others = await notTheirs(
+				transaction,
+				{ kitchen_id: kitchen.id, batch_id: batchId },
+				sent.filter(({ id }) => admitting.has(id))
+			);
 			const answers = sent.map((entry): EntryAnswer => {
+				const other = others.get(entry.id);
+				if (other !== undefined) return { id: entry.id, kept: false, message: other };
 				if (admitting.has(entry.id)) return { id: entry.id, kept: true };
 				const message =
 					batch.closed.length > 0
@@ -64,9 +72,17 @@ export async function keepEach(
 	} catch (error) {
 		if (error instanceof NotFound) throw error;
 		const [only] = sent;
-		if (sent.length === 1 && only) return { answers: [failedOn(only.id, error)], added: [] };
+		if (sent.length === 1 && only)
+			return {
+				answers: [
+					error instanceof Refused
+						? { id: only.id, kept: false, message: error.message }
+						: failedOn(only.id, error)
+				],
+				added: []
+			};
 		// Thrown on where it is no fault of theirs.
-		failedOn('', error);
+		if (!(error instanceof Refused)) failedOn('', error);
 		const all: { answers: EntryAnswer[]; added: Entry[] } = { answers: [], added: [] };
 		for (const entry of sent) {
 			const { answers, added } = await keepEach(db, kitchen, batchId, [entry]);
@@ -75,6 +91,24 @@ export async function keepEach(
 		}
 		return all;
 	}
+}
+
+/** Of entries whose ids are kept already those that are somebody else's, each with what is said of it. */
+async function notTheirs(
+	db: Database,
+	of: { kitchen_id: string; batch_id: string },
+	sent: readonly Entry[]
+): Promise<Map<string, string>> {
+	const others = new Map<string, string>();
+	for (const { id, kind } of sent)
+		try {
+			const table = kind === 'weighing' ? 'weighings' : 'batch_events';
+			if (!(await isKeptEntry(db, table, { ...of, id }))) others.set(id, TAKEN);
+		} catch (problem) {
+			if (!(problem instanceof Refused)) throw problem;
+			others.set(id, problem.message);
+		}
+	return others;
 }
 
 /** The lines of a batch, with the lots that `sent` names. */

@@ -2,6 +2,7 @@ import type { Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
 import type { RowOf } from '../db/tables.ts';
+import { refuseTaken } from '../db/once.ts';
 import { NotFound } from '../errors.ts';
 import { groupBy, toNumber, utcNow, type Cells } from '../rows.ts';
 
@@ -134,7 +135,7 @@ export async function insertEntries(
 				received_at: utcNow()
 			});
 		}
-	if (weighings.length > 0) await db('weighings').insert(weighings);
-	if (events.length > 0) await db('batch_events').insert(events);
+	if (weighings.length > 0) await db('weighings').insert(weighings).catch(refuseTaken);
+	if (events.length > 0) await db('batch_events').insert(events).catch(refuseTaken);
 	return numbered;
 }

@@ -4,6 +4,7 @@ import type { RowOf } from '../db/tables.ts';
 import { known } from '../db/known.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
@@ -48,9 +49,8 @@ export async function recordCleans(
 		.select('id');
 	if (known.length !== clean.equipment.length) refuse('equipment', 'choose among the kitchen’s equipment');
 	const now = utcNow();
-	await inTransaction(db, (transaction) =>
-		transaction('cleans')
-			.insert(
+	await madeOnce(db, { table: 'cleans', kitchenId, id }, (transaction) =>
+		transaction('cleans').insert(
 				clean.equipment.map((equipment, index) => ({
 					id: index === 0 ? id : newId(),
 					kitchen_id: kitchenId,
@@ -61,9 +61,6 @@ export async function recordCleans(
 					created_at: now
 				}))
 			)
-			.catch((error: unknown) => {
-				if (!isDuplicate(error)) throw error;
-			})
 	);
 }
 

@@ -1,4 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { cut } from '$core/measure/text.ts';
 import { newId, utcNow } from '../rows.ts';
 import type { Database } from './connection.ts';
 
@@ -25,6 +26,17 @@ const acting = new AsyncLocalStorage<Deed>();
 export function whileActing<R>(by: Acting, act: () => R): R {
 	return acting.run({ ...by, id: newId(), isKept: false }, act);
 }
+
+/** Who does something now; undefined where nobody is asked for. */
+export const actingNow = (): Readonly<Acting> | undefined => acting.getStore();
+
+/** Says whom or what is meant by what is being done, in words people know, before it is put down. */
+export function isOf(words: string): void {
+	const deed = acting.getStore();
+	if (deed) deed.ofWhat = () => Promise.resolve(cut(words, MOST_OF_WHAT));
+}
+
+const MOST_OF_WHAT = 200;
 
 /**
  * Puts the deed that is going on down in the transaction that does it, and has the connection know it: rows that
@@ -53,7 +65,7 @@ export async function asDeed(transaction: Database): Promise<() => void> {
 /** Puts down what somebody did where no request of theirs said who they are: that they came in. */
 export async function noteDeed(
 	db: Database,
-	deed: Omit<Acting, 'ofWhat'> & { ofWhat?: string }
+	deed: Omit<Acting, 'ofWhat'> & { ofWhat?: string; fromWhere?: string }
 ): Promise<void> {
 	await db('deeds').insert({
 		id: newId(),
@@ -63,6 +75,7 @@ export async function noteDeed(
 		done_at: utcNow(),
 		what: deed.what,
 		path: deed.path,
-		of_what: deed.ofWhat ?? ''
+		of_what: deed.ofWhat ?? '',
+		from_where: deed.fromWhere ?? ''
 	});
 }

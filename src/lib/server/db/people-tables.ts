@@ -2,9 +2,9 @@
 export const PEOPLE_TABLES = {
 	persons: {
 		text: ['id', 'name', 'created_at'],
-		textOrNull: ['login', 'password_hash', 'second_secret'],
+		textOrNull: ['login', 'password_hash', 'second_secret', 'second_pending'],
 		number: ['is_demo', 'version'],
-		numberOrNull: ['second_step']
+		numberOrNull: ['second_step', 'is_first']
 	},
 	recovery_codes: {
 		text: ['id', 'person_id', 'code_hash'],
@@ -21,8 +21,8 @@ export const PEOPLE_TABLES = {
 		number: ['version']
 	},
 	devices: {
-		text: ['id', 'kitchen_id', 'name', 'kind', 'created_at'],
-		textOrNull: ['token_hash', 'membership_id', 'put_out_at'],
+		text: ['id', 'kitchen_id', 'name', 'kind', 'created_at', 'seen_from'],
+		textOrNull: ['token_hash', 'membership_id', 'put_out_at', 'previous_hash', 'previous_ends_at'],
 		number: ['idle_min']
 	},
 	pairings: {
@@ -31,14 +31,26 @@ export const PEOPLE_TABLES = {
 	},
 	sessions: {
 		text: ['id', 'person_id', 'token_hash', 'came_by', 'created_at', 'used_at', 'rotated_at', 'ends_at'],
-		textOrNull: ['previous_hash', 'previous_ends_at', 'kitchen_id', 'device_id', 'ended_at', 'practice_id']
+		textOrNull: [
+			'previous_hash',
+			'previous_ends_at',
+			'kitchen_id',
+			'device_id',
+			'ended_at',
+			'practice_id',
+			'proved_at'
+		]
 	},
 	deeds: {
-		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what'],
+		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what', 'from_where'],
 		textOrNull: ['device_id']
 	},
 	challenges: {
-		text: ['challenge', 'ends_at']
+		text: ['challenge', 'ends_at', 'ceremony', 'given_to']
+	},
+	creations: {
+		text: ['of_table', 'id', 'kitchen_id', 'act', 'turn', 'made_at'],
+		textOrNull: ['person_id']
 	},
 	rate_limits: {
 		text: ['key'],

@@ -1,4 +1,4 @@
-import { json, type RequestEvent } from '@sveltejs/kit';
+import { json, type Redirect, type RequestEvent } from '@sveltejs/kit';
 import { escapeUTF8 } from 'entities';
 
 /** What is said where a request is answered before any page of it is made. */
@@ -28,6 +28,13 @@ export function turnedAway(event: RequestEvent, { status, message, remedy, again
 		status,
 		headers: { ...headers, 'content-type': 'text/html; charset=utf-8' }
 	});
+}
+
+/** The answer that leads elsewhere, as the page, its data or its form takes it. */
+export function ledTo({ request, isDataRequest }: RequestEvent, { status, location }: Redirect): Response {
+	if (isDataRequest) return json({ type: 'redirect', location });
+	if (request.headers.get('x-sveltekit-action') === 'true') return json({ type: 'redirect', status, location });
+	return new Response(null, { status, headers: { location } });
 }
 
 /** A page of nothing but words, which needs neither the database nor a script. */

@@ -1,7 +1,7 @@
 import { cut } from '$core/measure/text.ts';
 import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
-import { inTransaction } from '../db/transaction.ts';
+import { madeOnce } from '../db/once.ts';
 import { isDuplicate, refuse, Refused, Stale } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
 import { insertFormula } from './insert.ts';
@@ -16,8 +16,7 @@ export async function startFormula(
 	id = newId()
 ): Promise<string> {
 	await underFreeName(db, kitchenId, wanted, async (name) => {
-		if (await db('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return;
-		await inTransaction(db, async (transaction) => {
+		await madeOnce(db, { table: 'formulas', kitchenId, id }, async (transaction) => {
 			await insertFormula(transaction, kitchenId, id, name);
 			await transaction('formulas')
 				.where({ kitchen_id: kitchenId, id })
@@ -47,7 +46,8 @@ export async function underFreeName(
 			await act(name);
 			return;
 		} catch (problem) {
-			if (!(problem instanceof Refused) || attempt === MOST_ATTEMPTS) throw problem;
+			const isTaken = problem instanceof Refused && problem.problems.some(({ path }) => path === 'name');
+			if (!isTaken || attempt === MOST_ATTEMPTS) throw problem;
 		}
 	}
 }

@@ -24,7 +24,6 @@ export async function sellByTheJar(
 		refuse('jars', 'say first what goes into one jar, and save it');
 	const choices = { cooking: UNCOOKED };
 	const formulas = await listFormulas(db, kitchen.id);
-	if (formulas.some((formula) => formula.id === id)) return id;
 	return createFormula(db, kitchen.id, id, {
 		name: freeName(
 			mix.name,

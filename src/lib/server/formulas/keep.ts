@@ -1,5 +1,6 @@
 import type { FormulaDraft } from '../../formula/draft.ts';
 import type { Database } from '../db/connection.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { isDuplicate, Stale } from '../errors.ts';
 import { saveProduct } from '../products.ts';
@@ -21,15 +22,22 @@ export async function createFormula(
 	id: string,
 	input: FormulaInput
 ): Promise<string> {
-	await inTransaction(db, async (transaction) => {
-		// Those that begin at the same moment take turns: of one id there is one.
-		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
-		if (await transaction('formulas').where({ kitchen_id: kitchenId, id }).first('id')) return;
-		await insertFormula(transaction, kitchenId, id, input.name);
-		await addVersion(transaction, kitchenId, id, 1, contentOf(input));
-		await saveProduct(transaction, kitchenId, id, input.product, null);
-	});
+	await madeOnce(db, { table: 'formulas', kitchenId, id }, (transaction) =>
+		putFormula(transaction, kitchenId, id, input)
+	);
 	return id;
+}
+
+/** The same within what makes it once. */
+export async function putFormula(
+	transaction: Database,
+	kitchenId: string,
+	id: string,
+	input: FormulaInput
+): Promise<void> {
+	await insertFormula(transaction, kitchenId, id, input.name);
+	await addVersion(transaction, kitchenId, id, 1, contentOf(input));
+	await saveProduct(transaction, kitchenId, id, input.product, null);
 }
 
 /**
@@ -82,7 +90,6 @@ export async function duplicateFormula(
 	id: string,
 	copyId = newId()
 ): Promise<string> {
-	if (await db('formulas').where({ kitchen_id: kitchenId, id: copyId }).first('id')) return copyId;
 	const original = await getFormula(db, kitchenId, id);
 	const [product] = original.products;
 	const wanted = `${original.name} copy`;

@@ -1,6 +1,7 @@
 import { setTimeout } from 'node:timers/promises';
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
+import { madeOnce } from '../db/once.ts';
 import { isDuplicate } from '../errors.ts';
 import { rowOf, type Asking } from './jobs.ts';
 import { dropParts, PartsWriter } from './parts.ts';
@@ -22,7 +23,10 @@ export async function askJobWith(
 	pieces: AsyncIterable<Uint8Array> | Iterable<Uint8Array>
 ): Promise<void> {
 	const { id, kitchenId } = asking;
-	const turn = await beginComing(db, asking);
+	const isNew = await madeOnce(db, { table: 'jobs', kitchenId, id }, (transaction) =>
+		transaction('jobs').insert(coming(transaction, asking))
+	);
+	const turn = isNew ? 1 : await beginComing(db, asking);
 	if (turn === null) return;
 	const mine = { id, state: 'coming', tries: turn };
 	const isHeld = async (at: Database) =>
@@ -78,15 +82,18 @@ async function beginComing(db: Database, asking: Asking): Promise<number | null>
 	}
 }
 
+/** A job of which what it is given is still on its way. */
+const coming = (db: Database, asking: Asking) => ({
+	...rowOf(asking),
+	state: 'coming',
+	tries: 1,
+	taken_until: heldUntil(db) as never
+});
+
 /** Whether it was put down now: another may have been first. */
 async function putFirst(db: Database, asking: Asking): Promise<boolean> {
 	try {
-		await db('jobs').insert({
-			...rowOf(asking),
-			state: 'coming',
-			tries: 1,
-			taken_until: heldUntil(db) as never
-		});
+		await db('jobs').insert(coming(db, asking));
 		return true;
 	} catch (error) {
 		if (isDuplicate(error)) return false;

@@ -2,7 +2,7 @@ import { isOver, type Job, type JobKind, type JobOutcome, type JobState } from '
 import { cut } from '$core/measure/text.ts';
 import type { Database } from '../db/connection.ts';
 import type { RowOf } from '../db/tables.ts';
-import { inTransaction } from '../db/transaction.ts';
+import { madeOnce } from '../db/once.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
 import type { LabelsAsked } from './kinds/labels.ts';
@@ -25,12 +25,10 @@ const MOST_NAME = 200;
 
 /** Puts a job where the next process that has time finds it. */
 export async function askJob(db: Database, asking: Asking): Promise<void> {
-	await inTransaction(db, async (transaction) => {
-		await transaction('jobs')
-			.insert({ ...rowOf(asking), state: 'waiting' })
-			.onConflict('id')
-			.ignore();
-	});
+	const { id, kitchenId } = asking;
+	await madeOnce(db, { table: 'jobs', kitchenId, id }, (transaction) =>
+		transaction('jobs').insert({ ...rowOf(asking), state: 'waiting' })
+	);
 }
 
 /** A job as it is put down first. */

@@ -1,30 +1,23 @@
 import type { PackCheckRecord } from '../../label/pack-check.ts';
 import type { Database } from '../db/connection.ts';
-import { isDuplicate } from '../errors.ts';
+import { insertOnce } from '../db/once.ts';
 import { whoDid } from '../people/deeds.ts';
 import { utcNow } from '../rows.ts';
-import { inTransaction } from '../db/transaction.ts';
 
 /** What is recorded of a check; `id` comes from the form, so that one sent twice is one. */
 export type PackCheckInput = Omit<PackCheckRecord, 'checkedAt' | 'by'> & { productId: string };
 
 /** Records a check of packs. */
 export async function recordPackCheck(db: Database, kitchenId: string, input: PackCheckInput): Promise<void> {
-	await inTransaction(db, (transaction) =>
-		transaction('pack_checks')
-			.insert({
-				id: input.id,
-				kitchen_id: kitchenId,
-				product_id: input.productId,
-				declared_g: input.declared_g,
-				lot_packs: input.lotPacks,
-				packs_g: JSON.stringify(input.packs_g),
-				checked_at: utcNow()
-			})
-			.catch((error: unknown) => {
-				if (!isDuplicate(error)) throw error;
-			})
-	);
+	await insertOnce(db, 'pack_checks', {
+		id: input.id,
+		kitchen_id: kitchenId,
+		product_id: input.productId,
+		declared_g: input.declared_g,
+		lot_packs: input.lotPacks,
+		packs_g: JSON.stringify(input.packs_g),
+		checked_at: utcNow()
+	});
 }
 
 /** Checks of a product's packs, newest first. */

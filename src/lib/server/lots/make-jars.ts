@@ -3,11 +3,11 @@ import { settled, sumOf } from '$core/measure/round.ts';
 import { cut } from '$core/measure/text.ts';
 import { drawingOf } from '$core/stock/draw.ts';
 import type { Database } from '../db/connection.ts';
-import { inTransaction } from '../db/transaction.ts';
+import { madeOnce } from '../db/once.ts';
 import { refuse } from '../errors.ts';
 import { getIngredient } from '../ingredients.ts';
 import { groupBy, newId, utcNow } from '../rows.ts';
-import { receiveLot } from './receive.ts';
+import { codeOf, putLot } from './receive.ts';
 
 /** So much of a reason is kept. */
 const MOST_REASON = 300;
@@ -31,10 +31,8 @@ export async function makeJars(
 	mixId: string,
 	{ id, madeOn, jars, bestBefore }: JarsMade
 ): Promise<string> {
-	return inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'lots', kitchenId: kitchen.id, id }, async (transaction) => {
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
-		const sentBefore = await transaction('lots').where({ kitchen_id: kitchen.id, id }).first('code');
-		if (sentBefore) return sentBefore.code;
 		const mix = await getIngredient(transaction, kitchen.id, mixId);
 		const lines = mix.mix ?? [];
 		const all_g = sumOf(lines, (line) => line.grams);
@@ -53,7 +51,7 @@ export async function makeJars(
 		const earliest = drawn.flatMap((lot) => lot.bestBefore ?? []).sort()[0] ?? null;
 		if (bestBefore !== null && earliest !== null && bestBefore > earliest)
 			refuse('bestBefore', `something that goes in is best before ${earliest}`);
-		const code = await receiveLot(transaction, kitchen, id, {
+		const code = await putLot(transaction, kitchen, id, {
 			ingredientId: mixId,
 			material: '',
 			supplier: '',
@@ -79,8 +77,8 @@ export async function makeJars(
 			);
 		for (const { lotId, amount } of drawn)
 			await transaction('lots').where({ kitchen_id: kitchen.id, id: lotId }).decrement('on_hand', amount);
-		return code;
 	});
+	return codeOf(db, kitchen.id, id);
 }
 
 /** What is taken of the lots that were there on the day, the oldest first; what no lot has is not taken. */

@@ -3,6 +3,7 @@ import { NotFound, refuse } from '../errors.ts';
 import { writePrice } from '../prices.ts';
 import { newId, utcNow } from '../rows.ts';
 import { noteOpenStandings, rewriteFromFold } from '../batches/change.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { batchesThatUse } from './draw.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -18,12 +19,25 @@ export async function receiveLot(
 	id: string,
 	input: LotInput
 ): Promise<string> {
+	await madeOnce(db, { table: 'lots', kitchenId: kitchen.id, id }, (transaction) =>
+		putLot(transaction, kitchen, id, input)
+	);
+	return codeOf(db, kitchen.id, id);
+}
+
+/** What a lot that is here is called. Throws `NotFound`. */
+export async function codeOf(db: Database, kitchenId: string, id: string): Promise<string> {
+	const lot = await db('lots').where({ kitchen_id: kitchenId, id }).first('code');
+	if (!lot) throw new NotFound('this lot is not here');
+	return lot.code;
+}
+
+/** The same within what makes it once. */
+export async function putLot(db: Database, kitchen: Kitchen, id: string, input: LotInput): Promise<string> {
 	const kitchenId = kitchen.id;
 	return inTransaction(db, async (transaction) => {
 		// Two devices receiving at the same moment take turns, or both would draw the same code.
 		await transaction('kitchens').where('id', kitchenId).forUpdate().first('id');
-		const sentBefore = await transaction('lots').where({ kitchen_id: kitchenId, id }).first('code');
-		if (sentBefore) return sentBefore.code;
 		const isIngredient = input.ingredientId !== '';
 		if (isIngredient) {
 			const known = await transaction('ingredients')

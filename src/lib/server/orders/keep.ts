@@ -5,8 +5,9 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import type { Order, OrderInput, PaidAhead } from '../../orders/types.ts';
 import type { PaidBy } from '../../sales/kinds.ts';
 import type { Database } from '../db/connection.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { isDuplicate, NotFound, refuse, Stale } from '../errors.ts';
+import { NotFound, refuse, Stale } from '../errors.ts';
 import { today } from '../kitchens.ts';
 import { newId, utcNow } from '../rows.ts';
 import { keepCheckout } from '../sales/keep.ts';
@@ -20,22 +21,17 @@ export async function takeOrder(
 	id: string,
 	input: OrderInput
 ): Promise<void> {
-	await inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'orders', kitchenId: kitchen.id, id }, async (transaction) => {
 		const names = await productNames(transaction, kitchen.id, input);
 		const now = utcNow();
-		try {
-			await transaction('orders').insert({
-				id,
-				kitchen_id: kitchen.id,
-				...rowOf(input, today(kitchen)),
-				series_id: input.weekly ? id : null,
-				created_at: now,
-				updated_at: now
-			});
-		} catch (error) {
-			if (isDuplicate(error)) return;
-			throw error;
-		}
+		await transaction('orders').insert({
+			id,
+			kitchen_id: kitchen.id,
+			...rowOf(input, today(kitchen)),
+			series_id: input.weekly ? id : null,
+			created_at: now,
+			updated_at: now
+		});
 		await insertLines(transaction, kitchen.id, id, input);
 		await note(
 			transaction,

@@ -3,7 +3,7 @@ import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import { newId } from '../rows.ts';
 import { beginKitchen, own, ownerless } from './own-kitchen.ts';
-import { isAnybodyHere, makePerson } from './persons.ts';
+import { isAnybodyHere, makePerson, SOMEBODY_WAS_FIRST } from './persons.ts';
 
 /** What the first of an installation says of themselves and their kitchen. */
 export interface First {
@@ -25,11 +25,11 @@ export async function firstOwner(
 	{ name, login, password, kitchen, take, timeZone }: First
 ): Promise<{ personId: string; kitchenId: string }> {
 	return inTransaction(db, async (transaction) => {
-		if (await isAnybodyHere(transaction)) refuse('', 'somebody was first: ask them to invite you');
+		if (await isAnybodyHere(transaction)) refuse('', SOMEBODY_WAS_FIRST);
 		const takes = (await ownerless(transaction)).some(({ id }) => id === take);
 		if (take !== '' && !takes) refuse('take', 'this kitchen has an owner');
 		if (take === '' && kitchen === '') refuse('kitchen', 'what is the kitchen called?');
-		const personId = await makePerson(transaction, { name, login, password });
+		const personId = await makePerson(transaction, { name, login, password, isFirst: true });
 		const kitchenId = takes ? take : newId();
 		if (takes) await own(transaction, kitchenId, { personId, name });
 		else

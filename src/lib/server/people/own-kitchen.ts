@@ -1,16 +1,17 @@
 import type { Database } from '../db/connection.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { createKitchen, OPEN, type NewKitchen } from '../kitchens.ts';
 import { belongs, join } from './memberships.ts';
 
-/** Makes a kitchen with its owner; sent twice it is one. */
+/** Makes a kitchen with its owner; sent twice by the same person it is one. Refuses an id that is another's. */
 export async function beginKitchen(
 	db: Database,
 	id: string,
 	kitchen: NewKitchen,
 	owner: { personId: string; name: string }
 ): Promise<void> {
-	await inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'kitchens', kitchenId: id, id }, async (transaction) => {
 		await createKitchen(transaction, kitchen, id);
 		await own(transaction, id, owner);
 	});

@@ -12,9 +12,12 @@ export interface NewPerson {
 	login: string | null;
 	password: string | null;
 	isDemo?: boolean;
+	/** The first of an installation: the database takes one. */
+	isFirst?: boolean;
 }
 
 const TAKEN = 'this name to come in by is taken: choose another';
+export const SOMEBODY_WAS_FIRST = 'somebody was first: ask them to invite you';
 
 /** Makes a person; their id. Throws `Refused` at `login` or `password`. */
 export async function makePerson(db: Database, person: NewPerson): Promise<string> {
@@ -28,11 +31,15 @@ export async function makePerson(db: Database, person: NewPerson): Promise<strin
 			login,
 			password_hash: password === null ? null : await chosenHash(password),
 			is_demo: person.isDemo ?? false,
+			is_first: person.isFirst ? 1 : null,
 			created_at: utcNow()
 		})
-		.catch((error: unknown) =>
-			isDuplicate(error) ? refuse('login', TAKEN) : Promise.reject(error as Error)
-		);
+		.catch((error: unknown) => {
+			if (!isDuplicate(error)) throw error;
+			// Of several that would be first at the same moment all but one find its row.
+			if (String((error as Error).message).includes('is_first')) refuse('', SOMEBODY_WAS_FIRST);
+			refuse('login', TAKEN);
+		});
 	return id;
 }
 

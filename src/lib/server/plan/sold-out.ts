@@ -5,7 +5,8 @@ import { dayIn } from '../../day.ts';
 import type { Hours } from '../../plan/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
-import { isDuplicate, refuse } from '../errors.ts';
+import { refuse } from '../errors.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { today } from '../kitchens.ts';
 import { groupBy, utcNow } from '../rows.ts';
@@ -24,15 +25,11 @@ export async function saySoldOut(
 ): Promise<void> {
 	const product = await db('products').where({ kitchen_id: kitchen.id, id: productId }).first('id');
 	if (!product) refuse('productId', 'this product is not made here');
-	await inTransaction(db, async (transaction) => {
+	await madeOnce(db, { table: 'sold_outs', kitchenId: kitchen.id, id }, async (transaction) => {
 		const said = { kitchen_id: kitchen.id, place, product_id: productId, sold_out_on: today(kitchen) };
 		const known = await transaction('sold_outs').where(said).whereNull('taken_back_at').first('id');
 		if (known) return;
-		await transaction('sold_outs')
-			.insert({ id, ...said, sold_out_at: utcNow(), created_at: utcNow() })
-			.catch((error: unknown) => {
-				if (!isDuplicate(error)) throw error;
-			});
+		await transaction('sold_outs').insert({ id, ...said, sold_out_at: utcNow(), created_at: utcNow() });
 	});
 }
 

@@ -9,6 +9,7 @@ import { offBatchOf } from '../../practice/off-batch.ts';
 import type { KeptOwn } from '../../practice/types.ts';
 import { getBatch } from '../batches/read.ts';
 import type { Database } from '../db/connection.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import { createKitchen, getKitchen } from '../kitchens.ts';
@@ -45,11 +46,8 @@ export async function beginPractice(
 	const setting = own?.setting ?? SETTINGS[exercise.setting];
 	const sown = seed ?? randomInt(1, MOST_SEED);
 	await inTransaction(db, async (transaction) => {
-		// Of two presses at once the second waits here for the first, and finds what it made.
-		await createKitchen(transaction, practiceKitchen(beside, setting.recipe), id);
-		const known = await transaction('practice_tries').where({ id }).first('id');
-		if (!known) {
-			await transaction('kitchens').where({ id }).update({ practice_of: beside.id });
+		await madeOnce(transaction, { table: 'kitchens', kitchenId: id, id }, async () => {
+			await createKitchen(transaction, practiceKitchen(beside, setting.recipe), id, beside.id);
 			await join(transaction, id, { personId: who.personId, name: who.name, role: 'owner', span: null });
 			const kitchen = await getKitchen(transaction, id);
 			const truth = truthOf(exercise, setting, sown, own ? { slip: own.slip } : {});
@@ -65,7 +63,7 @@ export async function beginPractice(
 				batch_id: laid.batchId,
 				begun_at: utcNow()
 			});
-		}
+		});
 		await transaction('sessions').where('id', who.sessionId).update({ practice_id: id });
 	});
 }

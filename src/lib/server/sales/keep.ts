@@ -1,5 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import { refuseShort } from './short-packs.ts';
+import { isKeptEntry } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { tell } from '../feed/tell.ts';
 import { NotFound, Refused, refuse } from '../errors.ts';
@@ -135,7 +136,7 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 			.first('packs_made', 'packs_sold', 'packs_given', 'made_on', 'code');
 		if (!batch) return refuse('batchId', 'choose the batch the packs are from');
 		// Asked after the lock, so that the same entry arriving twice at once is seen.
-		if (await isKept(transaction, kitchenId, entry.id)) return;
+		if (await isKeptEntry(transaction, 'sales', { kitchen_id: kitchenId, id: entry.id })) return;
 		const rows = await rowsOf(transaction, kitchenId, entry, of);
 		let [sold, given] = [0, 0];
 		for (const row of rows) {
@@ -171,17 +172,12 @@ export async function keepSale(db: Database, kitchenId: string, entry: SaleEntry
 	});
 }
 
-/** Whether an entry is kept already. */
-async function isKept(db: Database, kitchenId: string, id: string): Promise<boolean> {
-	return (await db('sales').where({ kitchen_id: kitchenId, id }).first('id')) !== undefined;
-}
-
 /** Takes back a sale from before its batch was kept: there is no batch its packs could go back to. */
 async function takeBackPast(db: Database, kitchenId: string, entry: SaleEntry, of: SaleRow): Promise<void> {
 	if (entry.kind !== 'void')
 		refuse('', 'nobody knows of which batch these packs were: void the sale, and enter what stands');
 	await db('sales').where({ kitchen_id: kitchenId, id: of.id }).forUpdate().first('id');
-	if (await isKept(db, kitchenId, entry.id)) return;
+	if (await isKeptEntry(db, 'sales', { kitchen_id: kitchenId, id: entry.id })) return;
 	for (const { isGiven, soldOn, ...row } of await voidRows(db, kitchenId, entry, of))
 		await db('sales').insert({
 			...row,

@@ -1,8 +1,9 @@
 import { NUTRIENTS, type Nutrient } from '$core/composition/nutrients.ts';
 import type { LaboratoryReport } from '../../sure/reports.ts';
 import type { Database } from '../db/connection.ts';
+import { insertOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { isDuplicate, refuse } from '../errors.ts';
+import { refuse } from '../errors.ts';
 import type { ReportForm } from '../edge/sure.ts';
 import { utcNow } from '../rows.ts';
 
@@ -39,22 +40,16 @@ export async function addReport(
 		return value === null ? [] : [[nutrient, { value, uncertainty: form.uncertainty[nutrient] }]];
 	});
 	if (entries.length === 0) refuse('found', 'type at least one figure the report states');
-	await inTransaction(db, (transaction) =>
-		transaction('laboratory_reports')
-			.insert({
-				id: form.id,
-				kitchen_id: kitchenId,
-				product_id: productId,
-				laboratory: form.laboratory,
-				reported_on: form.reportedOn,
-				found: JSON.stringify(Object.fromEntries(entries)),
-				note: form.note,
-				created_at: utcNow()
-			})
-			.catch((error: unknown) => {
-				if (!isDuplicate(error)) throw error;
-			})
-	);
+	await insertOnce(db, 'laboratory_reports', {
+		id: form.id,
+		kitchen_id: kitchenId,
+		product_id: productId,
+		laboratory: form.laboratory,
+		reported_on: form.reportedOn,
+		found: JSON.stringify(Object.fromEntries(entries)),
+		note: form.note,
+		created_at: utcNow()
+	});
 }
 
 /** Withdraws a report that was wrong; its row stays. */

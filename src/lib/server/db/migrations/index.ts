@@ -85,6 +85,11 @@ import * as feed from './0083_feed.ts';
 import * as jobs from './0084_jobs.ts';
 import * as kitchensLife from './0085_kitchens_life.ts';
 import * as limits from './0086_limits.ts';
+import * as creations from './0087_creations.ts';
+import * as proofs from './0088_proofs.ts';
+import * as deviceTokens from './0089_device_tokens.ts';
+import * as whereFrom from './0090_where_from.ts';
+import * as ceremonies from './0091_ceremonies.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -173,5 +178,10 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0083_feed', feed],
 	['0084_jobs', jobs],
 	['0085_kitchens_life', kitchensLife],
-	['0086_limits', limits]
+	['0086_limits', limits],
+	['0087_creations', creations],
+	['0088_proofs', proofs],
+	['0089_device_tokens', deviceTokens],
+	['0090_where_from', whereFrom],
+	['0091_ceremonies', ceremonies]
 ];

@@ -86,6 +86,10 @@ function actionOf({ url, request, route }: RequestEvent): string | null {
 	return name?.slice(1) ?? 'default';
 }
 
+/** What a request asks to be done, by its route and its form or method. */
+export const actCalled = (event: RequestEvent): string =>
+	`${event.route.id ?? ''} ${actionOf(event) ?? event.request.method}`;
+
 /** An endpoint's address ends in a kind of file, or is one of those that a page's script speaks to. */
 const isEndpoint = (id: string | null) =>
 	id === null || /\.(json|csv)$|\/restore$|\/draft$|^\/scale\//.test(id);

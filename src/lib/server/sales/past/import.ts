@@ -1,6 +1,6 @@
 import { encodeTime } from 'ulid';
 import type { Database } from '../../db/connection.ts';
-import { inTransaction } from '../../db/transaction.ts';
+import { madeOnce } from '../../db/once.ts';
 import { today } from '../../kitchens.ts';
 import type { Kitchen } from '../../../kitchen/types.ts';
 import { newId, utcNow } from '../../rows.ts';
@@ -47,10 +47,10 @@ export async function importPastSales(
 	key = newId(),
 	goOn: (rows: number) => void = () => {}
 ): Promise<{ rows: number; packs: number }> {
-	return inTransaction(db, async (transaction) => {
-		const done = { rows: 0, packs: 0 };
+	const done = { rows: 0, packs: 0 };
+	await madeOnce(db, { table: 'sales', kitchenId: kitchen.id, id: key }, async (transaction) => {
 		await transaction('kitchens').where('id', kitchen.id).forUpdate().first('id');
-		if (await wasBroughtIn(transaction, kitchen.id, key)) return done;
+		Object.assign(done, { rows: 0, packs: 0 });
 		for (const row of await previewPastSales(transaction, kitchen, text, options)) {
 			if (!lines.has(row.line) || !TAKEABLE.includes(row.state) || !row.sale) continue;
 			await keepRow(transaction, kitchen.id, row, {
@@ -61,8 +61,8 @@ export async function importPastSales(
 			done.packs += row.sale.packs;
 			goOn(done.rows);
 		}
-		return done;
 	});
+	return done;
 }
 
 /** Digits of a line of a file in an id. */
@@ -71,15 +71,6 @@ const LINE_DIGITS = 4;
 /** The id of a line of a file that was brought in by a key: the key, its end the line. */
 const idOfLine = (key: string, line: number): string =>
 	key.slice(0, -LINE_DIGITS) + encodeTime(line, LINE_DIGITS);
-
-/** Whether a file was brought in by this key already. */
-async function wasBroughtIn(db: Database, kitchenId: string, key: string): Promise<boolean> {
-	const row = await db('sales')
-		.where('kitchen_id', kitchenId)
-		.where('id', 'like', `${key.slice(0, -LINE_DIGITS)}%`)
-		.first('id');
-	return row !== undefined;
-}
 
 /** Parts of a row are one customer's; the first keeps the id the row came with. */
 async function keepRow(
