@@ -1,16 +1,15 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Action, RequestEvent } from '@sveltejs/kit';
-import { isRedirect } from '@sveltejs/kit';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { everyRoute } from '../../scripts/lib/hostile.ts';
-import { formDataOf, type SoundForm } from '../../scripts/lib/sound-forms/form.ts';
+import type { SoundForm } from '../../scripts/lib/sound-forms/form.ts';
 import { soundForms } from '../../scripts/lib/sound-forms/index.ts';
 import { startLabelPrinter } from '../../stand-ins/label-printer.ts';
 import type { Kitchen } from '../../src/lib/kitchen/types.ts';
 import type { Who } from '../../src/lib/people/types.ts';
 import { demoLoaded, useBench, wrenOf } from './kitchen.ts';
+import { sendForm } from './send-form.ts';
 
 const bench = useBench();
 /** What lets people in and out is tried in `people.test.ts` and at the door itself. */
@@ -18,7 +17,6 @@ const OF_THE_DOOR = /^\/(door|me|people)(\/| |$)/;
 const FORMS = everyRoute()
 	.flatMap(({ path, actions }) => actions.map((action) => `${path} ${action}`))
 	.filter((form) => !OF_THE_DOOR.test(form));
-const PAGES = import.meta.glob('../../src/routes/**/+page.server.ts');
 /**
  * What counts changes, what follows from rows beside it, and as what the browser is known in a kitchen, are no rows
  * somebody sent.
@@ -73,32 +71,7 @@ async function added(act: () => Promise<unknown>): Promise<Record<string, number
 	);
 }
 
-/** Sends a form to its action; what came of it, in a word. */
-async function send(form: string, sound: SoundForm): Promise<string> {
-	const [path = '', action = ''] = form.split(' ');
-	const { actions } = (await PAGES[`../../src/routes${path}/+page.server.ts`]?.()) as {
-		actions: Record<string, Action>;
-	};
-	const event = {
-		locals: {
-			db: bench.db,
-			kitchen: sound.kitchen ?? kitchen,
-			requestId: '',
-			who,
-			deviceToken: 'of this test'
-		},
-		params: { id: sound.id ?? '', day: sound.id ?? '', job: sound.id ?? '', of: 'label' },
-		url: new URL(`http://127.0.0.1${path}`),
-		request: new Request(`http://127.0.0.1${path}`, { method: 'POST', body: formDataOf(sound) })
-	} as unknown as RequestEvent;
-	try {
-		const answer = (await actions[action]?.(event)) as { status?: number; data?: unknown } | undefined;
-		return answer?.status === undefined ? 'done' : `${answer.status} ${JSON.stringify(answer.data)}`;
-	} catch (thrown) {
-		if (isRedirect(thrown)) return 'done';
-		return `thrown ${String(thrown)} ${JSON.stringify(thrown)}`;
-	}
-}
+const send = (form: string, sound: SoundForm) => sendForm({ db: bench.db, kitchen, who }, form, sound);
 
 it('every form is known here', () => {
 	expect(Object.keys(making).sort()).toEqual([...FORMS].sort());

@@ -22,6 +22,13 @@ export function refuse(path: string, message: string): never {
 	throw new Refused([{ path, message }]);
 }
 
+/** Whether a database error says that a row names one that is not in its kitchen: it went meanwhile, or never was. */
+export const isOfNothing = (error: unknown): boolean =>
+	(error as { code?: string }).code === 'ER_NO_REFERENCED_ROW_2';
+
+/** What is said of it. */
+export const OF_NOTHING = 'something this names is not here, or not any more: open the page again';
+
 /** Whether a database error says that a unique key is taken. */
 export function isDuplicate(error: unknown): boolean {
 	return (error as { code?: string }).code === 'ER_DUP_ENTRY';

@@ -1,5 +1,6 @@
 import { openedHydration } from '$core/formula/mix.ts';
 import { mixParts } from '$lib/server/mixes.ts';
+import { attempt } from '$lib/server/edge/actions.ts';
 import { keyOf } from '$lib/server/edge/validated.ts';
 import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula/draft.ts';
@@ -63,7 +64,8 @@ export const load: PageServerLoad = ({ locals, url }) =>
 export const actions: Actions = {
 	new: async ({ locals: { db, kitchen }, request }) => {
 		const key = keyOf(await request.formData());
-		const id = await startFormula(db, kitchen.id, newFormulaDraft, 'New formula', key);
-		redirect(303, `/formulas/${id}`);
+		const id = await attempt(() => startFormula(db, kitchen.id, newFormulaDraft, 'New formula', key));
+		if (typeof id === 'string') redirect(303, `/formulas/${id}`);
+		return id;
 	}
 };

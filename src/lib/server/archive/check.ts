@@ -28,7 +28,8 @@ function refusePractice(rowsOf: Archive['rowsOf']): void {
 	if (rowsOf(KITCHENS).some((row) => row.practice_of != null))
 		refuse('', 'this is an archive of a kitchen of practice: only a real one is brought in');
 	for (const table of ['practice_tries', 'practice_moves'])
-		if (rowsOf(table).length > 0) refuse('', `the archive holds rows of ${table}: practice is not brought in`);
+		if (rowsOf(table).length > 0)
+			refuse('', `the archive holds rows of ${table}: practice is not brought in`);
 }
 
 /** What a person calls the row, where it has a name. */

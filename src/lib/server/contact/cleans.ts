@@ -51,16 +51,16 @@ export async function recordCleans(
 	const now = utcNow();
 	await madeOnce(db, { table: 'cleans', kitchenId, id }, (transaction) =>
 		transaction('cleans').insert(
-				clean.equipment.map((equipment, index) => ({
-					id: index === 0 ? id : newId(),
-					kitchen_id: kitchenId,
-					equipment_id: equipment,
-					cleaned_on: clean.cleanedOn,
-					cleaned_at: clean.at,
-					how: clean.how,
-					created_at: now
-				}))
-			)
+			clean.equipment.map((equipment, index) => ({
+				id: index === 0 ? id : newId(),
+				kitchen_id: kitchenId,
+				equipment_id: equipment,
+				cleaned_on: clean.cleanedOn,
+				cleaned_at: clean.at,
+				how: clean.how,
+				created_at: now
+			}))
+		)
 	);
 }
 

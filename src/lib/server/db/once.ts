@@ -14,8 +14,7 @@ export interface Made {
 }
 
 /** What is said of a key that is somebody else's, or something else's. */
-export const TAKEN =
-	'this was begun before by somebody else, or as something else: open the page again';
+export const TAKEN = 'this was begun before by somebody else, or as something else: open the page again';
 
 /**
  * The one way to make something under a key that came with a request: `make` is run once. Sent again by the same act of
@@ -30,7 +29,12 @@ export async function madeOnce(
 	return inTransaction(db, async (transaction) => {
 		if (!(await isNew(transaction, { table, kitchenId, id }))) return false;
 		// From before keys were noted, or made without one: it is somebody's, and stays as it is.
-		if (await transaction(table as 'lots').where('id', id).first('id')) refuse('', TAKEN);
+		if (
+			await transaction(table as 'lots')
+				.where('id', id)
+				.first('id')
+		)
+			refuse('', TAKEN);
 		await make(transaction);
 		return true;
 	});

@@ -2,7 +2,7 @@ import { error, fail, type ActionFailure, type RequestEvent } from '@sveltejs/ki
 import type Joi from 'joi';
 import { pathText } from '$core/file/messages.ts';
 import type { Problem } from '$core/problem.ts';
-import { NotFound, Refused, Stale } from '../errors.ts';
+import { isOfNothing, NotFound, OF_NOTHING, Refused, Stale } from '../errors.ts';
 import { textOf, validated } from './validated.ts';
 
 /** What a form gets back when it could not be done; what was typed stays in the page. */
@@ -64,6 +64,8 @@ export async function attempt<R>(act: () => Promise<R>): Promise<R | ActionFailu
 				problems: [{ path: '', message: 'somebody saved this after you opened it' }],
 				stale: problem.current as unknown
 			});
+		// Every reference is held within its kitchen by the database: nothing was written.
+		if (isOfNothing(problem)) return fail(400, { problems: [{ path: '', message: OF_NOTHING }] });
 		return notFoundPage(problem);
 	}
 }

@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import { databaseTrouble } from '../db/trouble.ts';
+import { isOfNothing, OF_NOTHING } from '../errors.ts';
 import { paced } from '../pace.ts';
 import { log, logged } from './log.ts';
 import { validated } from './validated.ts';
@@ -46,6 +47,7 @@ export async function eachEntry<T>(
  */
 export function failedOn(id: string, error: unknown): EntryAnswer {
 	if (databaseTrouble(error)) throw error;
+	if (isOfNothing(error)) return { id, kept: false, message: OF_NOTHING };
 	log.error({ entry: id, error: logged(error) }, 'an entry could not be kept');
 	return { id, kept: false, again: true, message: 'something failed on the server' };
 }

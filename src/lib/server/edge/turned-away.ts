@@ -33,7 +33,8 @@ export function turnedAway(event: RequestEvent, { status, message, remedy, again
 /** The answer that leads elsewhere, as the page, its data or its form takes it. */
 export function ledTo({ request, isDataRequest }: RequestEvent, { status, location }: Redirect): Response {
 	if (isDataRequest) return json({ type: 'redirect', location });
-	if (request.headers.get('x-sveltekit-action') === 'true') return json({ type: 'redirect', status, location });
+	if (request.headers.get('x-sveltekit-action') === 'true')
+		return json({ type: 'redirect', status, location });
 	return new Response(null, { status, headers: { location } });
 }
 

@@ -86,6 +86,8 @@ export async function planTrial(
 	if (!recipe) refuse('', basis.problem || 'nothing can be worked out of it yet');
 	const lines = becoming(formula, asked.lines);
 	const shelf = await readCoreShelf(db, kitchen, today(kitchen));
+	if (lines.some((line) => !shelf.some(({ id }) => id === line.ingredient)))
+		refuse('', 'an ingredient of it is not on the shelf any more: look at it again');
 	const next = recipeOf(recipe, lines, shelf);
 	const [now, then] = [derive(recipe), derive(next)];
 	if (!now.ok || !then.ok) refuse('', 'of these lines nothing can be worked out');

@@ -72,10 +72,11 @@ export const actions: Actions = {
 			lines,
 			steps: said.value.steps.map(saidStep)
 		});
-		redirect(
-			303,
-			`/formulas/${await startFormula(db, kitchen.id, draft, cut(said.value.name, 150), keyOf(form))}`
+		const begun = await attempt(() =>
+			startFormula(db, kitchen.id, draft, cut(said.value.name, 150), keyOf(form))
 		);
+		if (typeof begun !== 'string') return refuse(begun.data.problems);
+		redirect(303, `/formulas/${begun}`);
 	}
 };
 
