@@ -4,6 +4,7 @@ import { claimFolder, layOnce, startMariaDb } from './lib/mariadb.ts';
 import { requirePort } from './lib/ports.ts';
 import { prepareDatabase, startStandIns } from './lib/prepare.ts';
 import { root } from './lib/root.ts';
+import { secretKeyFile } from './lib/secret-key.ts';
 import { report } from './lib/trouble.ts';
 
 const DEFAULT_PORT = 4190;
@@ -29,6 +30,7 @@ export async function main(): Promise<void> {
 			DATABASE_URL: mariadb.url,
 			REFERENCE_FILE: join(root, 'src', 'lib', 'server', 'reference', 'ingredients.csv'),
 			REACH: 'loopback',
+			SECRET_KEY_FILE: secretKeyFile(dataDir),
 			WORKER_FILE: join(root, 'src', 'lib', 'server', 'work', 'entry.mjs')
 		});
 	} catch (error) {

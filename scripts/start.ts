@@ -6,6 +6,7 @@ import { sayWhere } from './lib/say-where.ts';
 import { requirePort } from './lib/ports.ts';
 import { prepareDatabase, startStandIns } from './lib/prepare.ts';
 import { root } from './lib/root.ts';
+import { secretKeyFile } from './lib/secret-key.ts';
 import { serve } from './lib/serve.ts';
 import { report, Trouble } from './lib/trouble.ts';
 
@@ -55,6 +56,7 @@ export async function main(args: string[] = []): Promise<void> {
 		}
 		await prepareDatabase(ownerUrl);
 		await ensureBuild();
+		process.env.SECRET_KEY_FILE = secretKeyFile(dataDir);
 		undo.push(await startStandIns(dataDir));
 		const running = await serve(port, url, reached);
 		undo.push(running.stop);

@@ -23,6 +23,7 @@ import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
 import { requests, watchPool } from '$lib/server/seen/metrics.ts';
 import { getKitchen, kitchenNow } from '$lib/server/kitchens.ts';
 import { takeJobs } from '$lib/server/jobs/taking.ts';
+import { sealSeconds } from '$lib/server/people/second.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
 /** Parts of an address that are the id of a row. */
@@ -43,7 +44,12 @@ const withStatus = (response: Response, status: number | undefined): Response =>
 
 /** From its first moment this process does work that waits, whoever asked for it where. */
 export const init: ServerInit = () => {
-	if (process.env.DATABASE_URL) takeJobs(database());
+	if (!process.env.DATABASE_URL) return;
+	takeJobs(database());
+	// A database that is not there yet is asked again by whoever needs the secret: it is read as it is.
+	sealSeconds(database()).catch((error: unknown) =>
+		log.warn({ error: logged(error) }, 'second factors could not be sealed')
+	);
 };
 
 /** Sees how long a request takes, by the pattern of its route. */

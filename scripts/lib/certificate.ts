@@ -8,12 +8,15 @@ import {
 	cryptoProvider,
 	ExtendedKeyUsage,
 	ExtendedKeyUsageExtension,
+	Extension,
 	KeyUsageFlags,
 	KeyUsagesExtension,
 	SubjectAlternativeNameExtension,
 	X509CertificateGenerator,
 	X509Certificate
 } from '@peculiar/x509';
+
+import { NAME_CONSTRAINTS, nameConstraints } from './name-constraints.ts';
 
 type Keys = webcrypto.CryptoKeyPair;
 
@@ -22,7 +25,8 @@ cryptoProvider.set(crypto);
 
 const ALGORITHM = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' };
 const DAY_MS = 24 * 3600 * 1000;
-const AUTHORITY_DAYS = 3650;
+/** Whoever has its key could make a certificate for what it is allowed to name: not for long. */
+const AUTHORITY_DAYS = 730;
 /** No browser takes a certificate for longer. */
 const SERVER_DAYS = 397;
 /** It is made anew so long before it ends. */
@@ -40,23 +44,29 @@ export interface MadeForHere {
 
 /**
  * A certificate for the names this machine has on its network, made by an authority of its own that stays in the data
- * folder: it vouches for nothing else. Made anew where a name is new or it ends soon.
+ * folder and may vouch for these names alone. Both are made anew where a name is new or they end soon: a phone takes a
+ * new authority once more.
  */
 export async function madeForHere(dataDir: string, names: readonly string[]): Promise<MadeForHere> {
 	const folder = join(dataDir, 'tls');
 	mkdirSync(folder, { recursive: true, mode: 0o700 });
 	const file = (name: string) => join(folder, name);
-	if (!existsSync(file('authority.crt'))) await makeAuthority(file);
-	const authority = readFileSync(file('authority.crt'), 'utf8');
 	const all = [...new Set([...names, '127.0.0.1', 'localhost'])];
-	if (!isStillGood(file('server.crt'), all)) await makeServer(file, all);
+	const isNew = !isAuthorityGood(file, all);
+	if (isNew) await makeAuthority(file, all);
+	const authority = readFileSync(file(AUTHORITY), 'utf8');
+	if (isNew || !isStillGood(file('server.crt'), all)) await makeServer(file, all);
 	return {
 		cert: `${readFileSync(file('server.crt'), 'utf8')}\n${authority}`,
 		key: readFileSync(file('server.key'), 'utf8'),
 		fingerprint: new Read(authority).fingerprint256,
-		authorityFile: file('authority.crt')
+		authorityFile: file(AUTHORITY)
 	};
 }
+
+/** Named for what they can do: the key makes certificates that phones which took the authority believe. */
+const AUTHORITY = 'authority.crt';
+const AUTHORITY_KEY = 'can-make-certificates.key';
 
 type Files = (name: string) => string;
 
@@ -77,7 +87,7 @@ const between = (days: number) => ({
 
 const serial = (): string => Buffer.from(webcrypto.getRandomValues(new Uint8Array(16))).toString('hex');
 
-async function makeAuthority(file: Files): Promise<void> {
+async function makeAuthority(file: Files, names: readonly string[]): Promise<void> {
 	const keys = await newKeys();
 	const cert = await X509CertificateGenerator.createSelfSigned({
 		serialNumber: serial(),
@@ -87,16 +97,17 @@ async function makeAuthority(file: Files): Promise<void> {
 		keys: keys as unknown as CryptoKeyPair,
 		extensions: [
 			new BasicConstraintsExtension(true, 0, true),
-			new KeyUsagesExtension(KeyUsageFlags.keyCertSign | KeyUsageFlags.cRLSign, true)
+			new KeyUsagesExtension(KeyUsageFlags.keyCertSign | KeyUsageFlags.cRLSign, true),
+			new Extension(NAME_CONSTRAINTS, true, nameConstraints(names))
 		]
 	});
-	await keepKey(file('authority.key'), keys);
-	writeFileSync(file('authority.crt'), cert.toString('pem'));
+	await keepKey(file(AUTHORITY_KEY), keys);
+	writeFileSync(file(AUTHORITY), cert.toString('pem'));
 }
 
 async function makeServer(file: Files, names: readonly string[]): Promise<void> {
 	const keys = await newKeys();
-	const authority = new X509Certificate(readFileSync(file('authority.crt'), 'utf8'));
+	const authority = new X509Certificate(readFileSync(file(AUTHORITY), 'utf8'));
 	const cert = await X509CertificateGenerator.create({
 		serialNumber: serial(),
 		subject: 'CN=Square Batch',
@@ -119,8 +130,17 @@ async function makeServer(file: Files, names: readonly string[]): Promise<void> 
 }
 
 async function authorityKey(file: Files): Promise<CryptoKey> {
-	const pem = readFileSync(file('authority.key'), 'utf8').replaceAll(/-----.*-----|\s/g, '');
+	const pem = readFileSync(file(AUTHORITY_KEY), 'utf8').replaceAll(/-----.*-----|\s/g, '');
 	return crypto.subtle.importKey('pkcs8', Buffer.from(pem, 'base64'), ALGORITHM, false, ['sign']);
+}
+
+/** Whether an authority is here that may vouch for all of these names and no others, and does not end soon. */
+function isAuthorityGood(file: Files, names: readonly string[]): boolean {
+	if (!existsSync(file(AUTHORITY)) || !existsSync(file(AUTHORITY_KEY))) return false;
+	const cert = new X509Certificate(readFileSync(file(AUTHORITY), 'utf8'));
+	if (cert.notAfter.getTime() < Date.now() + RENEW_DAYS * DAY_MS) return false;
+	const allowed = cert.extensions.find(({ type }) => type === NAME_CONSTRAINTS);
+	return allowed !== undefined && Buffer.from(allowed.value).equals(Buffer.from(nameConstraints(names)));
 }
 
 /** Whether a certificate is for all of these names and does not end soon. */

@@ -1,7 +1,8 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import {
 	accessSync,
+	chmodSync,
 	closeSync,
 	constants,
 	existsSync,
@@ -13,7 +14,6 @@ import {
 	writeFileSync
 } from 'node:fs';
 import { createConnection } from 'node:net';
-import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { ensureProgram, MARIADB } from './packages.ts';
 import { freePort } from './ports.ts';
@@ -237,12 +237,14 @@ export function initSql({ owner, app }: Secrets): string {
 
 /**
  * Where a server puts tables it works with for a moment: of its own, as one that starts clears away all it finds there,
- * and would take another's from under it. Not beside its data, whose disk may be full.
+ * and would take another's from under it. Beside its data, where nobody else can make it first: in a folder that all of
+ * a machine share anybody can, and would have what is in it.
  */
 export function ownTemporary(dataDir: string): string {
-	const name = createHash('sha256').update(dataDir).digest('hex').slice(0, 16);
-	const folder = join(tmpdir(), `square-batch-${name}`);
+	const folder = `${dataDir}-temporary`;
 	mkdirSync(folder, { recursive: true, mode: 0o700 });
+	// It may be there from before, with other rights.
+	chmodSync(folder, 0o700);
 	return folder;
 }
 

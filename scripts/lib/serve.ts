@@ -3,9 +3,11 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { PASSED_ON, PASSED_ON_HEADER } from '../../src/lib/server/edge/door/passed-on.ts';
 import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
 import { tellBuild, type Reaching } from './reach.ts';
 import { root } from './root.ts';
+import { endSlowBodies } from './slow-bodies.ts';
 import { Trouble } from './trouble.ts';
 
 /** A running application. */
@@ -18,6 +20,25 @@ export interface Running {
 const SCHEME_HEADER = 'x-square-batch-scheme';
 
 const KEEP_ALIVE_MS = 75_000;
+/** What a browser says of itself is there within so long, and looked for so often. */
+const HEADERS_MS = 15_000;
+const LOOK_MS = 5000;
+/** The longest a whole request may take to come: half a gigabyte of an archive over a slow line. */
+const LONGEST_MS = 3_600_000;
+
+/** With TLS 1.2 only ciphers that hold what they say and who said it together; no CBC. TLS 1.3 has no other. */
+export const CIPHERS = [
+	'TLS_AES_256_GCM_SHA384',
+	'TLS_CHACHA20_POLY1305_SHA256',
+	'TLS_AES_128_GCM_SHA256',
+	'ECDHE-ECDSA-AES128-GCM-SHA256',
+	'ECDHE-RSA-AES128-GCM-SHA256',
+	'ECDHE-ECDSA-AES256-GCM-SHA384',
+	'ECDHE-RSA-AES256-GCM-SHA384',
+	'ECDHE-ECDSA-CHACHA20-POLY1305',
+	'ECDHE-RSA-CHACHA20-POLY1305'
+].join(':');
+
 /** As long as what is being done may take once the process was asked to end. */
 const FINISH_MS = 10_000;
 
@@ -61,6 +82,9 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 		}
 		for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
 		if (scheme === 'https') response.setHeader('strict-transport-security', ONLY_SECURE);
+		// That something stands in between is known by what it says, whether or not it is believed.
+		delete request.headers[PASSED_ON_HEADER];
+		if (PASSED_ON.some((name) => name in request.headers)) request.headers[PASSED_ON_HEADER] = 'yes';
 		// What nobody stands in front for is no word of who asks.
 		if (!isBehindProxy) delete request.headers['x-forwarded-for'];
 		request.headers[SCHEME_HEADER] = scheme;
@@ -71,9 +95,14 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 		// Files of the build lie compressed beside themselves, and pages come so from the application.
 		compress(request as never, response as never, () => handler(request, response));
 	};
-	const server = tls ? createSecureServer(tls, answer) : createServer(answer);
+	const limits = { headersTimeout: HEADERS_MS, connectionsCheckingInterval: LOOK_MS };
+	const server = tls
+		? createSecureServer({ ...tls, ...limits, ciphers: CIPHERS, minVersion: 'TLSv1.2' }, answer)
+		: createServer(limits, answer);
+	const slow = endSlowBodies(server);
 	// Longer than browsers keep a connection: what they send next never meets one that just closed.
 	server.keepAliveTimeout = KEEP_ALIVE_MS;
+	server.requestTimeout = LONGEST_MS;
 	await new Promise<void>((resolve, reject) => {
 		server.once('error', reject);
 		server.listen({ port, host: reached.host }, resolve);
@@ -92,6 +121,7 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 				// What is being answered is answered to its end, within reason.
 				setTimeout(() => server.closeAllConnections(), FINISH_MS).unref();
 			});
+			slow.stop();
 			await metrics?.();
 		}
 	};

@@ -23,6 +23,7 @@
 	import Me from './Me.svelte';
 	import NextUp from './NextUp.svelte';
 	import PracticeBar from './PracticeBar.svelte';
+	import ProveDialog from './ProveDialog.svelte';
 	import Running from './Running.svelte';
 	import Waiting from './Waiting.svelte';
 
@@ -161,9 +162,10 @@
 		</main>
 	</div>
 </div>
-{#if data.who?.isShared && data.who.byCode}
+{#if data.who?.isShared}
 	<Lock who={data.who} />
 {/if}
+<ProveDialog />
 <Finder bind:open={finding} />
 <Keys bind:open={showingKeys} />
 <Toaster position="bottom-right" duration={3500} />

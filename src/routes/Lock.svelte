@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Dialog } from 'bits-ui';
 	import { onMount } from 'svelte';
+	import { page } from '$app/state';
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { isOut } from '$lib/people/here.svelte.ts';
 	import { readAll } from '$lib/read-again.ts';
@@ -69,6 +70,11 @@
 					>What was open stays open. Every reading says who took it.</Dialog.Description
 				>
 				<ByCode {people} oncome={come} />
+				<p class="mt-6">
+					<a href="/door?to={encodeURIComponent(page.url.pathname + page.url.search)}" data-sveltekit-reload
+						>Come in by a name and password</a
+					>
+				</p>
 			</div>
 		</Dialog.Content>
 	</Dialog.Portal>

@@ -3,6 +3,7 @@
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { plural } from '$lib/format.ts';
 	import { clearOf } from '$lib/people/clear.ts';
+	import { isAnythingWaiting } from '$lib/queue/store.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import { lock } from './lock.svelte.ts';
 
@@ -28,8 +29,10 @@
 	<form
 		method="POST"
 		action="/door?/out"
-		use:enhance={() => {
+		use:enhance={async ({ formData }) => {
 			const { as } = who;
+			// What anybody entered here and is not sent yet is not cleared with the rest.
+			formData.set('waits', (await isAnythingWaiting()) ? 'some' : 'none');
 			return async ({ update }) => {
 				await clearOf(as);
 				await update();

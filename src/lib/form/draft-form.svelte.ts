@@ -5,6 +5,7 @@ import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
 import { toast } from 'svelte-sonner';
 import { onDestroy, tick } from 'svelte';
 import { ulid } from 'ulid';
+import { proving, UNPROVED } from '../people/proving.svelte.ts';
 import { busy } from '../ui/busy.ts';
 import { atSending } from './first-problem.ts';
 import { notMended } from './mended.ts';
@@ -106,7 +107,7 @@ export function draftForm<Record>(options: {
 			stale = null;
 			problems = [];
 		},
-		enhance: ({ formElement, formData }) => {
+		enhance: ({ formElement, formData, submitter }) => {
 			if (options.sends) formData.set('draft', JSON.stringify(options.sends()));
 			saving = true;
 			sentForm = formElement;
@@ -115,6 +116,12 @@ export function draftForm<Record>(options: {
 			const toFirstProblem = atSending(formElement);
 			return async ({ result }) => {
 				saving = false;
+				// What is dear asks first who it is; then the very same is sent again.
+				if (result.type === 'error' && result.status === UNPROVED) {
+					done();
+					if (await proving.ask()) formElement.requestSubmit(submitter);
+					return;
+				}
 				await settle(result, toFirstProblem).finally(done);
 			};
 		}

@@ -9,7 +9,12 @@ export interface Who {
 	name: string;
 	login: string | null;
 	isDemo: boolean;
-	session: { id: string; cameBy: CameBy };
+	session: {
+		id: string;
+		cameBy: CameBy;
+		/** When they last proved who they are, in UTC; null where they did not. */
+		provedAt: string | null;
+	};
 	/** Null where no kitchen is open on this device. */
 	membership: Membership | null;
 	/** The kitchen beside which they practise; null where they do not: then all is real. */

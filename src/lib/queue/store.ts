@@ -89,6 +89,17 @@ export async function adopt(from: string, to: string): Promise<void> {
 	await transaction.done;
 }
 
+/** Whether anything that anybody entered on this device still waits for the server, or was refused and not seen. */
+export async function isAnythingWaiting(): Promise<boolean> {
+	try {
+		const { store } = (await database()).transaction('things');
+		return (await store.getAllKeys()).some((key) => key[1] !== 'kept');
+	} catch {
+		// What cannot be looked at may be there.
+		return true;
+	}
+}
+
 /** Drops what the server has of somebody's queues; what waits, or was refused and not seen, stays. */
 export async function dropQueues(as: string): Promise<void> {
 	const transaction = (await database()).transaction('things', 'readwrite');

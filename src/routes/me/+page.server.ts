@@ -5,7 +5,6 @@ import { openHere } from '$lib/server/edge/door/come-in.ts';
 import { giveTokens } from '$lib/server/edge/door/cookies.ts';
 import { memberIn, whoIn } from '$lib/server/edge/door/door.ts';
 import {
-	confirmForm,
 	idOnlyForm,
 	nameOnlyForm,
 	nothingForm,
@@ -16,24 +15,32 @@ import {
 import { refuse } from '$lib/server/errors.ts';
 import { deletionsBy } from '$lib/server/life/remove.ts';
 import { erasePerson } from '$lib/server/people/erase.ts';
-import { endMembership, giveCode, kitchensOf } from '$lib/server/people/memberships.ts';
+import {
+	dropShortCode,
+	endMembership,
+	giveCode,
+	kitchensOf,
+	shortCodesOf
+} from '$lib/server/people/memberships.ts';
 import { canHavePasskeys, forgetPasskey, listPasskeys } from '$lib/server/people/passkeys.ts';
-import { changePassword, mustKnow, ownKeys, renamePerson } from '$lib/server/people/persons.ts';
+import { noteProof } from '$lib/server/people/proof.ts';
+import { changePassword, ownKeys, renamePerson } from '$lib/server/people/persons.ts';
 import { codesLeft, makeRecoveryCodes } from '$lib/server/people/recovery.ts';
-import { giveUpSecond, newSecond, takeUpSecond } from '$lib/server/people/second.ts';
+import { beginSecond, giveUpSecond, takeUpSecond } from '$lib/server/people/second.ts';
 import { endSessions, listSessions } from '$lib/server/people/sessions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {
 	const { db } = locals;
 	const who = whoIn(locals);
-	const [kitchens, sessions, passkeys, codes, keys, deleted] = await Promise.all([
+	const [kitchens, sessions, passkeys, codes, keys, deleted, shortCodes] = await Promise.all([
 		kitchensOf(db, who.personId, (zone) => dayIn(zone, new Date())),
 		listSessions(db, who.personId, who.session.id),
 		listPasskeys(db, who.personId),
 		codesLeft(db, who.personId),
 		ownKeys(db, who.personId),
-		deletionsBy(db, who.personId)
+		deletionsBy(db, who.personId),
+		shortCodesOf(db, who.personId)
 	]);
 	return {
 		me: { name: who.name, login: who.login, isDemo: who.isDemo, ...keys },
@@ -44,7 +51,10 @@ export const load: PageServerLoad = async ({ locals, url }) => {
 		passkeys,
 		codes,
 		hasPasskeys: canHavePasskeys(url),
-		isNew: url.searchParams.has('new')
+		shortCodes,
+		isNew: url.searchParams.has('new'),
+		/** The password is another: what else lets somebody in as this person is looked over. */
+		isChanged: url.searchParams.has('changed')
 	};
 };
 
@@ -52,30 +62,33 @@ export const actions: Actions = {
 	name: saving(nameOnlyForm, async ({ locals }, { name }) => {
 		await renamePerson(locals.db, whoIn(locals).personId, name);
 	}),
-	password: saving(passwordForm, async ({ locals }, form) => {
-		const { personId, session } = whoIn(locals);
-		await changePassword(locals.db, personId, form);
-		await endSessions(locals.db, { person_id: personId }, session.id);
-	}),
+	password: async (event) => {
+		const { locals, request } = event;
+		const outcome = await withDraft(request, passwordForm, async (form) => {
+			const { personId, session } = whoIn(locals);
+			const here = { sessionId: session.id, from: event.getClientAddress() };
+			await changePassword(locals.db, personId, form, here);
+			await noteProof(locals.db, session.id);
+			return { changed: true };
+		});
+		if ('changed' in outcome) redirect(303, '/me?changed');
+		return outcome;
+	},
 	codes: ({ locals, request }) =>
-		withDraft(request, confirmForm, async ({ now }) => {
+		withDraft(request, nothingForm, async () => {
 			const { personId } = whoIn(locals);
-			await mustKnow(locals.db, personId, now);
 			return { codes: await makeRecoveryCodes(locals.db, personId) };
 		}),
 	second: ({ locals, request }) =>
-		withDraft(request, confirmForm, async ({ now }) => {
+		withDraft(request, nothingForm, async () => {
 			const { personId, login } = whoIn(locals);
-			await mustKnow(locals.db, personId, now);
-			return { second: await newSecond(login ?? '') };
+			return { second: await beginSecond(locals.db, personId, login ?? '') };
 		}),
-	secondOn: saving(secondForm, async ({ locals }, { secret, code }) => {
-		await takeUpSecond(locals.db, whoIn(locals).personId, secret, code);
+	secondOn: saving(secondForm, async ({ locals }, { code }) => {
+		await takeUpSecond(locals.db, whoIn(locals).personId, code);
 	}),
-	secondOff: saving(confirmForm, async ({ locals }, { now }) => {
-		const { personId } = whoIn(locals);
-		await mustKnow(locals.db, personId, now);
-		await giveUpSecond(locals.db, personId);
+	secondOff: saving(nothingForm, async ({ locals }) => {
+		await giveUpSecond(locals.db, whoIn(locals).personId);
 	}),
 	forgetKey: saving(idOnlyForm, async ({ locals }, { id }) => {
 		await forgetPasskey(locals.db, whoIn(locals).personId, id);
@@ -86,6 +99,9 @@ export const actions: Actions = {
 	endOthers: saving(nothingForm, async ({ locals }) => {
 		const { personId, session } = whoIn(locals);
 		await endSessions(locals.db, { person_id: personId }, session.id);
+	}),
+	dropCode: saving(idOnlyForm, async ({ locals }, { id }) => {
+		await dropShortCode(locals.db, whoIn(locals).personId, id);
 	}),
 	code: saving(ownCodeForm, async ({ locals }, { code }) => {
 		const { kitchenId, id } = memberIn(locals);
@@ -104,10 +120,9 @@ export const actions: Actions = {
 		return outcome;
 	},
 	erase: async ({ locals, request, cookies, url }) => {
-		const outcome = await withDraft(request, confirmForm, async ({ now }) => {
+		const outcome = await withDraft(request, nothingForm, async () => {
 			const { personId, isDemo } = whoIn(locals);
 			if (isDemo) refuse('', 'the people of the demo stay');
-			await mustKnow(locals.db, personId, now);
 			await erasePerson(locals.db, personId);
 			giveTokens(cookies, url, { session: null });
 			return { erased: true };

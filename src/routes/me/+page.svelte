@@ -10,6 +10,7 @@
 	import { moment } from '$lib/people/moment.ts';
 	import Keys from './Keys.svelte';
 	import Leaving from './Leaving.svelte';
+	import StillLetsIn from './StillLetsIn.svelte';
 
 	let { data } = $props();
 	const open = draftForm<never>({ saved: 'Opened on this device' });
@@ -35,6 +36,8 @@
 		{#if data.kitchens.length > 0}<a href="/">Go on to the kitchen</a>{/if}
 	</p>
 {/if}
+
+{#if data.isChanged}<StillLetsIn passkeys={data.passkeys} shortCodes={data.shortCodes} />{/if}
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="kitchens">
 	<h2 id="kitchens">Your kitchens</h2>

@@ -17,7 +17,6 @@
 	let { me, passkeys, codes, hasPasskeys }: Props = $props();
 	let now = $state('');
 	let password = $state('');
-	let dear = $state('');
 	let appCode = $state('');
 	let shown = $state.raw<string[]>([]);
 	let begun = $state.raw<{ secret: string; picture: string } | null>(null);
@@ -29,16 +28,15 @@
 	});
 	const proving = draftForm<never>({
 		saved: 'Done',
-		sends: () => ({ now: dear }),
+		sends: () => ({}),
 		onsaved: (data) => {
 			shown = (data.codes as string[] | undefined) ?? shown;
 			begun = (data.second as typeof begun | undefined) ?? null;
-			dear = '';
 		}
 	});
 	const taking = draftForm<never>({
 		saved: 'A code is asked for from now on',
-		sends: () => ({ secret: begun?.secret, code: appCode }),
+		sends: () => ({ code: appCode }),
 		onsaved: () => ([begun, appCode] = [null, ''])
 	});
 	const forgetting = draftForm<never>({ saved: 'Removed' });
@@ -140,13 +138,7 @@
 			</div>
 		</div>
 		<form method="POST" class="mt-6 max-w-xl" use:enhance={proving.enhance}>
-			<Field
-				label="Your password, for these"
-				type="password"
-				bind:value={dear}
-				autocomplete="current-password"
-				error={proving.at('now')}
-			/>
+			<p class="text-quiet">For these you are asked once more that it is you.</p>
 			<Problems problems={proving.problems.filter((problem) => problem.path === '')} />
 			<div class="mt-3 flex flex-wrap gap-2">
 				<button class="button" formaction="?/codes" disabled={proving.saving}>Make recovery codes</button>

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
-	import Field from '$lib/ui/control/Field.svelte';
 	import Problems from '$lib/ui/Problems.svelte';
 
 	/** Taking what is one's own along, leaving a kitchen, and being forgotten. */
@@ -10,9 +9,8 @@
 		kitchen: string | null;
 	}
 	let { me, kitchen }: Props = $props();
-	let now = $state('');
 	const leaving = draftForm<never>({ saved: 'You left' });
-	const erasing = draftForm<never>({ saved: 'Deleted', sends: () => ({ now }) });
+	const erasing = draftForm<never>({ saved: 'Deleted', sends: () => ({}) });
 </script>
 
 <section class="border-rule mt-6 border-t pt-4" aria-labelledby="leaving">
@@ -44,14 +42,6 @@
 						Your name is taken off everything, your keys and sessions are gone. It cannot be undone. Kitchens
 						you alone own stay as they are, for who keeps the machine.
 					</p>
-					<Field
-						label="Your password"
-						type="password"
-						bind:value={now}
-						autocomplete="current-password"
-						error={erasing.at('now')}
-						class="mt-2"
-					/>
 					<Problems problems={erasing.problems.filter((problem) => problem.path === '')} />
 					<button class="button mt-2" disabled={erasing.saving}>Delete it</button>
 				</form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { provedFirst } from '$lib/people/proving.svelte.ts';
 	import DayField from '$lib/ui/control/DayField.svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -82,7 +83,9 @@
 	</div>
 	<div class="flex flex-wrap gap-2">
 		<a href="/sales.csv?{exported}" class="button" download>Export as CSV</a>
-		<a href="/sales.csv?{exported}&customers=yes" class="button" download>CSV with customers’ names</a>
+		<a href="/sales.csv?{exported}&customers=yes" class="button" download use:provedFirst
+			>CSV with customers’ names</a
+		>
 		<a href="/sales.json?{exported}" class="button" download>JSON</a>
 		<a href="/sales/import" class="button">Bring past sales in</a>
 		<a href="/sales/summary" class="button">Summary</a>

@@ -66,11 +66,11 @@ export const passwordForm = Joi.object<{ now: string; password: string }>({
 	now: secret(),
 	password: secret()
 });
-export const secondForm = Joi.object<{ secret: string; code: string }>({
-	secret: text(120),
+export const secondForm = Joi.object<{ code: string }>({
 	code: optionalText(12)
 });
-export const confirmForm = Joi.object<{ now: string }>({ now: secret() });
+/** A proof by the password; by a passkey it is an answer of one (`edge/passkey.ts`). */
+export const proofForm = Joi.object<{ now: string }>({ now: secret() });
 export const ownCodeForm = Joi.object<{ code: string }>({ code: Joi.string().allow('').max(12).required() });
 export const nothingForm = Joi.object<object>({});
 export const deviceNameForm = Joi.object<{ name: string }>({ name: text(80, 'what is the device called?') });

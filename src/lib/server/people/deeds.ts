@@ -9,6 +9,8 @@ export interface Deed {
 	what: string;
 	ofWhat: string;
 	path: string;
+	/** Of coming in, and of trying to: the address it was from; else ''. */
+	fromWhere: string;
 }
 
 /** Which deeds are looked for. */
@@ -35,6 +37,7 @@ interface DeedRow {
 	what: string;
 	of_what: string;
 	path: string;
+	from_where: string;
 }
 
 const escaped = (words: string): string => words.replaceAll(/[\\%_]/g, String.raw`\$&`);
@@ -70,7 +73,8 @@ function asked(
 		device: 'd.name',
 		what: 'e.what',
 		of_what: 'e.of_what',
-		path: 'e.path'
+		path: 'e.path',
+		from_where: 'e.from_where'
 	});
 }
 
@@ -81,7 +85,8 @@ const deedOf = (row: DeedRow): Deed => ({
 	device: row.device ?? '',
 	what: row.what,
 	ofWhat: row.of_what,
-	path: row.path
+	path: row.path,
+	fromWhere: row.from_where
 });
 
 /** What was done in a kitchen, the newest first, after the one named where one is. `bounds` are moments in UTC. */

@@ -1,6 +1,8 @@
 import type { Role } from '../../people/roles.ts';
 import type { Database } from '../db/connection.ts';
 import type { Span } from '../../people/member.ts';
+import { OPEN } from '../kitchens.ts';
+import { utcNow } from '../rows.ts';
 import { join } from './memberships.ts';
 import { makePerson } from './persons.ts';
 
@@ -14,8 +16,28 @@ export interface DemoPerson {
 
 const ORDER: readonly Role[] = ['owner', 'maker', 'seller', 'inspector'];
 
-/** The people of the demo that still belong to a kitchen, the owner first. */
+/** Whether somebody who is not of the demo owns a kitchen that can be opened: then the demo's people are gone. */
+async function isOwnKitchenHere(db: Database): Promise<boolean> {
+	const row = await db('memberships as m')
+		.join('persons as p', 'p.id', 'm.person_id')
+		.join('kitchens as k', 'k.id', 'm.kitchen_id')
+		.where({ 'p.is_demo': false, 'm.role': 'owner' })
+		.whereNull('m.ended_at')
+		.whereNull('k.practice_of')
+		.whereIn('k.state', [...OPEN])
+		.first('m.id');
+	return row !== undefined;
+}
+
+/** Has the people of the demo leave for good: somebody has a kitchen of their own now. */
+export async function endDemo(db: Database): Promise<void> {
+	const people = await db('persons').where('is_demo', true).pluck<string[]>('id');
+	await db('sessions').whereIn('person_id', people).whereNull('ended_at').update({ ended_at: utcNow() });
+}
+
+/** The people of the demo that still belong to a kitchen, the owner first; none beside a kitchen of somebody's own. */
 export async function demoPeople(db: Database): Promise<DemoPerson[]> {
+	if (await isOwnKitchenHere(db)) return [];
 	const rows = await db('persons as p')
 		.join('memberships as m', 'm.person_id', 'p.id')
 		.join('kitchens as k', 'k.id', 'm.kitchen_id')

@@ -3,7 +3,8 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
-import { tokenHash } from './secrets.ts';
+import { addressKey } from './limits.ts';
+import { newToken, tokenHash } from './secrets.ts';
 
 /** The devices of a kitchen, those that are in first. */
 export async function listDevices(db: Database, kitchenId: string): Promise<Device[]> {
@@ -58,8 +59,18 @@ export interface LetIn {
 
 /** The devices a token is of, one for each kitchen it was let into; the newest first. */
 export async function devicesBy(db: Database, token: string): Promise<LetIn[]> {
+	const hash = tokenHash(token);
 	const rows = await db('devices')
-		.where('token_hash', tokenHash(token))
+		.where('token_hash', hash)
+		// The one before counts until the new one came into use: its answer may have been lost on the way.
+		.orWhere(
+			(before) =>
+				void before
+					.where('previous_hash', hash)
+					.where(
+						(still) => void still.whereNull('previous_ends_at').orWhere('previous_ends_at', '>', utcNow())
+					)
+		)
 		.orderBy('id', 'desc')
 		.select('id', 'kitchen_id', 'kind', 'name', 'put_out_at');
 	return rows.map((row) => ({
@@ -69,6 +80,73 @@ export async function devicesBy(db: Database, token: string): Promise<LetIn[]> {
 		name: row.name,
 		isPutOut: row.put_out_at !== null
 	}));
+}
+
+/** The device of a token, where it was let into a kitchen somebody by that name belongs to; null where it was not. */
+export async function deviceOf(db: Database, token: string | null, login: string): Promise<string | null> {
+	if (token === null) return null;
+	const row = await db('devices as d')
+		.join('memberships as m', 'm.kitchen_id', 'd.kitchen_id')
+		.join('persons as p', 'p.id', 'm.person_id')
+		.where({ 'd.token_hash': tokenHash(token), 'p.login': login })
+		.whereNull('d.put_out_at')
+		.whereNull('m.ended_at')
+		.first<{ id: string } | undefined>('d.id');
+	return row?.id ?? null;
+}
+
+/** What was sent with the token before is still taken so long after the new one came into use. */
+const GRACE_MS = 60_000;
+
+/**
+ * Notes from where a device's token is used. From elsewhere than before it is changed: the new one, which is nowhere
+ * kept; null where it stays. One that was changed long ago and comes back is had by two: the device is put out for both.
+ */
+export async function usedFrom(db: Database, token: string, address: string): Promise<string | null> {
+	const hash = tokenHash(token);
+	const seen_from = addressKey(address);
+	return inTransaction(db, async (transaction) => {
+		const now = utcNow();
+		await transaction('devices')
+			.where('previous_hash', hash)
+			.where('previous_ends_at', '<', now)
+			.whereNull('put_out_at')
+			.update({ put_out_at: now });
+		const rows = await transaction('devices')
+			.where('token_hash', hash)
+			.whereNull('put_out_at')
+			.forUpdate()
+			.select('id', 'seen_from', 'previous_hash', 'previous_ends_at');
+		if (rows.length === 0) return null;
+		const ids = rows.map(({ id }) => id);
+		if (rows.some((row) => row.previous_hash !== null && row.previous_ends_at === null)) {
+			const ends = new Date(Date.now() + GRACE_MS).toISOString().replace('T', ' ').replace('Z', '');
+			await transaction('devices').whereIn('id', ids).update({ previous_ends_at: ends });
+		}
+		if (rows.every((row) => row.seen_from === seen_from)) return null;
+		if (rows.every((row) => row.seen_from === '')) {
+			await transaction('devices').whereIn('id', ids).update({ seen_from });
+			return null;
+		}
+		const next = newToken();
+		await transaction('devices')
+			.whereIn('id', ids)
+			.update({ token_hash: tokenHash(next), previous_hash: hash, previous_ends_at: null, seen_from });
+		return next;
+	});
+}
+
+/** Gives a device that is let in anew a token of its own: in other kitchens it goes on by that, and by no other. */
+export async function takeNewToken(db: Database, before: string | null): Promise<string> {
+	const next = newToken();
+	if (before !== null)
+		await inTransaction(db, (transaction) =>
+			transaction('devices')
+				.where('token_hash', tokenHash(before))
+				.whereNull('put_out_at')
+				.update({ token_hash: tokenHash(next), previous_hash: null, previous_ends_at: null })
+		);
+	return next;
 }
 
 export interface NewDevice {
@@ -124,6 +202,11 @@ export async function putDeviceOut(db: Database, kitchenId: string, id: string):
 			.update({ put_out_at: utcNow() });
 		if (changed === 0) throw new NotFound('this device is not here, or was put out before');
 	});
+}
+
+/** What a device of a kitchen is called; '' where there is none by that id. */
+export async function deviceNamed(db: Database, kitchenId: string, id: string): Promise<string> {
+	return (await db('devices').where({ kitchen_id: kitchenId, id }).first('name'))?.name ?? '';
 }
 
 /** Names a device, and says after how many minutes without a touch a shared one is locked. */

@@ -219,6 +219,31 @@ export async function giveCode(db: Database, kitchenId: string, id: string, code
 	});
 }
 
+/** Where a person has a short code: the memberships it is of. */
+export async function shortCodesOf(
+	db: Database,
+	personId: string
+): Promise<{ id: string; kitchen: string }[]> {
+	return db('memberships as m')
+		.join('kitchens as k', 'k.id', 'm.kitchen_id')
+		.where('m.person_id', personId)
+		.whereNull('m.ended_at')
+		.whereNotNull('m.code_hash')
+		.orderBy('k.id')
+		.select<{ id: string; kitchen: string }[]>({ id: 'm.id', kitchen: 'k.name' });
+}
+
+/** Takes a short code of one's own away, in whichever kitchen it is. Throws `NotFound`. */
+export async function dropShortCode(db: Database, personId: string, id: string): Promise<void> {
+	const dropped = await inTransaction(db, (transaction) =>
+		transaction('memberships')
+			.where({ id, person_id: personId })
+			.whereNotNull('code_hash')
+			.update({ code_hash: null, version: transaction.raw('version + 1') })
+	);
+	if (dropped === 0) throw new NotFound('this short code is not here');
+}
+
 /** Who can come in at a shared device of a kitchen by a short code. */
 export async function byCodeIn(
 	db: Database,
@@ -246,6 +271,16 @@ export async function personByCode(
 		.whereNull('ended_at')
 		.first('code_hash', 'person_id');
 	return (await isChosen(row?.code_hash ?? null, code)) ? (row?.person_id ?? null) : null;
+}
+
+/** What somebody of a kitchen is called; '' where there is nobody by that id. */
+export async function memberNamed(db: Database, kitchenId: string, id: string): Promise<string> {
+	return (await db('memberships').where({ kitchen_id: kitchenId, id }).first('name'))?.name ?? '';
+}
+
+/** Who somebody of a kitchen is; null where they are nobody any more. */
+export async function personOf(db: Database, kitchenId: string, id: string): Promise<string | null> {
+	return (await db('memberships').where({ kitchen_id: kitchenId, id }).first('person_id'))?.person_id ?? null;
 }
 
 /** Whether somebody is in a kitchen now. */

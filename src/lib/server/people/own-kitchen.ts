@@ -2,6 +2,7 @@ import type { Database } from '../db/connection.ts';
 import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { createKitchen, OPEN, type NewKitchen } from '../kitchens.ts';
+import { endDemo } from './demo.ts';
 import { belongs, join } from './memberships.ts';
 
 /** Makes a kitchen with its owner; sent twice by the same person it is one. Refuses an id that is another's. */
@@ -33,6 +34,8 @@ export async function own(
 			.first('id');
 		if (owner || (await belongs(transaction, kitchenId, personId))) return;
 		await join(transaction, kitchenId, { personId, name, role: 'owner', span: null });
+		const person = await transaction('persons').where('id', personId).first('is_demo');
+		if (person?.is_demo === 0) await endDemo(transaction);
 	});
 }
 

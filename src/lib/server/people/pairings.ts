@@ -137,6 +137,11 @@ export async function listPairings(db: Database, kitchenId: string): Promise<Ope
 	}));
 }
 
+/** For whom or what a code is; '' where there is none by that id. */
+export async function pairingNamed(db: Database, kitchenId: string, id: string): Promise<string> {
+	return (await db('pairings').where({ kitchen_id: kitchenId, id }).first('name'))?.name ?? '';
+}
+
 /** Has a code count no more. */
 export async function withdrawPairing(db: Database, kitchenId: string, id: string): Promise<void> {
 	await inTransaction(db, (transaction) =>

@@ -11,6 +11,7 @@ import type { MyPasskey } from '../../people/passkey.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { tokenHash } from './secrets.ts';
 
 /** Where the browser says it is: a passkey is of a name, and no number is one. */
 export interface Site {
@@ -24,21 +25,33 @@ const MINUTES_MS = 5 * 60_000;
 export const canHavePasskeys = ({ hostname }: Pick<Site, 'hostname'>): boolean =>
 	!/^[\d.]+$|^\[/.test(hostname);
 
-async function keepChallenge(db: Database, challenge: string): Promise<void> {
-	await db('challenges').where('ends_at', '<', utcNow()).delete();
-	const ends_at = new Date(Date.now() + MINUTES_MS).toISOString().replace('T', ' ').replace('Z', '');
-	await db('challenges').insert({ challenge, ends_at });
+/** What a passkey is asked for, and whom: a session, or at the door a browser, by a secret of its own. */
+export interface Ceremony {
+	name: 'add' | 'come in' | 'prove';
+	givenTo: string;
 }
 
-/** Whether it was asked here, and not answered before. */
-const takeChallenge = (db: Database) => async (challenge: string) =>
-	(await db('challenges').where({ challenge }).where('ends_at', '>', utcNow()).delete()) === 1;
+const columnsOf = ({ name, givenTo }: Ceremony) => ({ ceremony: name, given_to: tokenHash(givenTo) });
+
+async function keepChallenge(db: Database, challenge: string, of: Ceremony): Promise<void> {
+	await db('challenges').where('ends_at', '<', utcNow()).delete();
+	const ends_at = new Date(Date.now() + MINUTES_MS).toISOString().replace('T', ' ').replace('Z', '');
+	await db('challenges').insert({ challenge, ends_at, ...columnsOf(of) });
+}
+
+/** Whether it was asked here, of this browser, for this, and not answered before. */
+const takeChallenge = (db: Database, of: Ceremony) => async (challenge: string) =>
+	(await db('challenges')
+		.where({ challenge, ...columnsOf(of) })
+		.where('ends_at', '>', utcNow())
+		.delete()) === 1;
 
 /** What a browser is to ask its authenticator for, to add a passkey. */
 export async function registrationOptions(
 	db: Database,
 	site: Site,
-	person: { id: string; name: string; login: string }
+	person: { id: string; name: string; login: string },
+	sessionId: string
 ) {
 	const known = await db('passkeys').where('person_id', person.id).select('credential_id', 'transports');
 	const options = await generateRegistrationOptions({
@@ -54,7 +67,7 @@ export async function registrationOptions(
 		})),
 		authenticatorSelection: { residentKey: 'required', userVerification: 'required' }
 	});
-	await keepChallenge(db, options.challenge);
+	await keepChallenge(db, options.challenge, { name: 'add', givenTo: sessionId });
 	return options;
 }
 
@@ -65,12 +78,12 @@ const transportsOf = (text: string) =>
 export async function addPasskey(
 	db: Database,
 	site: Site,
-	personId: string,
+	{ personId, sessionId }: { personId: string; sessionId: string },
 	{ response, name }: { response: RegistrationResponseJSON; name: string }
 ): Promise<void> {
 	const { verified, registrationInfo } = await verifyRegistrationResponse({
 		response,
-		expectedChallenge: takeChallenge(db),
+		expectedChallenge: takeChallenge(db, { name: 'add', givenTo: sessionId }),
 		expectedOrigin: site.origin,
 		expectedRPID: site.hostname
 	}).catch(() => ({ verified: false as const, registrationInfo: undefined }));
@@ -88,24 +101,41 @@ export async function addPasskey(
 	});
 }
 
-/** What a browser is to ask for, whoever it is. */
-export async function signInOptions(db: Database, site: Site) {
-	const options = await generateAuthenticationOptions({ rpID: site.hostname, userVerification: 'required' });
-	await keepChallenge(db, options.challenge);
+/** What a browser is to ask for: any passkey, or where somebody is in, one of theirs. */
+export async function passkeyOptions(db: Database, site: Site, of: Ceremony, personId?: string) {
+	const theirs =
+		personId === undefined
+			? []
+			: await db('passkeys').where('person_id', personId).select('credential_id', 'transports');
+	const options = await generateAuthenticationOptions({
+		rpID: site.hostname,
+		userVerification: 'required',
+		allowCredentials: theirs.map((row) => ({
+			id: row.credential_id,
+			transports: transportsOf(row.transports)
+		}))
+	});
+	await keepChallenge(db, options.challenge, of);
 	return options;
 }
 
-/** Whose passkey answered; null where nobody's did. */
+/** Whose a passkey is by what it says of itself, before any of it is proved; null where it is nobody's. */
+export async function personSaidBy(db: Database, { id }: AuthenticationResponseJSON): Promise<string | null> {
+	return (await db('passkeys').where('credential_id', id).first('person_id'))?.person_id ?? null;
+}
+
+/** Whose passkey answered what it was asked for; null where nobody's did. */
 export async function personByPasskey(
 	db: Database,
 	site: Site,
-	response: AuthenticationResponseJSON
+	response: AuthenticationResponseJSON,
+	of: Ceremony
 ): Promise<string | null> {
 	const row = await db('passkeys').where('credential_id', response.id).first();
 	if (!row) return null;
 	const { verified, authenticationInfo } = await verifyAuthenticationResponse({
 		response,
-		expectedChallenge: takeChallenge(db),
+		expectedChallenge: takeChallenge(db, of),
 		expectedOrigin: site.origin,
 		expectedRPID: site.hostname,
 		credential: {

@@ -2,9 +2,11 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { isDuplicate, NotFound, refuse } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
+import { noteFailed } from './failed.ts';
 import { mayTry } from './limits.ts';
 import { passwordProblem } from './passwords.ts';
 import { chosenHash, isChosen } from './secrets.ts';
+import { endSessions } from './sessions.ts';
 
 /** A new person; without a login and a password one who only comes in by a short code. */
 export interface NewPerson {
@@ -65,6 +67,11 @@ export async function personBy(
 	return row && isRight ? { id: row.id, hasSecond: row.second_secret !== null } : null;
 }
 
+/** Whose login it is; null where it is nobody's. */
+export async function personCalled(db: Database, login: string): Promise<string | null> {
+	return (await db('persons').where('login', login).first('id'))?.id ?? null;
+}
+
 /** Changes what a person is called, here and in every kitchen they belong to. */
 export async function renamePerson(db: Database, id: string, name: string): Promise<void> {
 	await inTransaction(db, async (transaction) => {
@@ -73,14 +80,39 @@ export async function renamePerson(db: Database, id: string, name: string): Prom
 	});
 }
 
-/** Gives a person another password, and ends what was begun with the one before. Throws `Refused` at its field. */
+/**
+ * Gives a person another password, and ends what was begun with the one before: their other sessions, and invitations
+ * and codes for devices that they made. Throws `Refused` at its field.
+ */
 export async function changePassword(
 	db: Database,
 	id: string,
-	{ now, password }: { now: string; password: string }
+	{ now, password }: { now: string; password: string },
+	here: Here
 ): Promise<void> {
-	await mustKnow(db, id, now);
-	await setPassword(db, id, password);
+	await mustKnow(db, id, now, here);
+	await inTransaction(db, async (transaction) => {
+		await setPassword(transaction, id, password);
+		await endWhatTheyBegan(transaction, id, here.sessionId);
+	});
+}
+
+/** Ends a person's sessions but one, and takes back the codes they made that still count. */
+export async function endWhatTheyBegan(db: Database, personId: string, but?: string): Promise<void> {
+	await inTransaction(db, async (transaction) => {
+		await endSessions(transaction, { person_id: personId }, but);
+		const theirs = await transaction('memberships').where('person_id', personId).pluck<string[]>('id');
+		await transaction('pairings')
+			.whereIn('membership_id', theirs)
+			.whereNull('used_at')
+			.update({ used_at: utcNow() });
+	});
+}
+
+/** Where somebody who is in asks from. */
+export interface Here {
+	sessionId: string;
+	from: string;
 }
 
 /** The same, where who asks is known otherwise. */
@@ -104,15 +136,20 @@ export async function ownKeys(
 }
 
 /**
- * What is dear asks for the password once more, of who has one: a device left open is no proof. Throws `Refused` at
- * `now`.
+ * Asks somebody who is in for their password once more: a device left open is no proof. Who took a session along has not
+ * the password, and may not guess it; what they try holds nobody else. Throws `Refused` at `now`.
  */
-export async function mustKnow(db: Database, id: string, now: string): Promise<void> {
+export async function mustKnow(
+	db: Database,
+	id: string,
+	now: string,
+	{ sessionId, from }: Here
+): Promise<void> {
 	const row = await db('persons').where('id', id).first('password_hash');
-	const hash = row?.password_hash ?? null;
-	if (hash === null) return;
-	// Who took a session along has not the password, and may not guess it here either.
-	const wasRight = await mayTry(db, `confirm ${id}`, `person ${id}`);
-	if (!(await isChosen(hash, now))) refuse('now', 'this is not your password');
+	const wasRight = await mayTry(db, { by: 'confirm', of: id, from: sessionId, device: sessionId });
+	if (!(await isChosen(row?.password_hash ?? null, now))) {
+		noteFailed(db, { by: 'confirm', from, personId: id });
+		refuse('now', 'this is not your password');
+	}
 	await wasRight();
 }

@@ -19,6 +19,9 @@ const GRACE_MS = MINUTE_MS;
 /** That somebody is there is written down so often at most. */
 const NOTED_MS = MINUTE_MS;
 
+/** What somebody comes in by that is a proof of who they are: their own key. */
+const PROVES: readonly CameBy[] = ['password', 'passkey'];
+
 const at = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
 const msOf = (time: string): number => Date.parse(`${time.replace(' ', 'T')}Z`);
 
@@ -40,6 +43,7 @@ export async function beginSession(
 			created_at: at(now),
 			used_at: at(now),
 			rotated_at: at(now),
+			proved_at: PROVES.includes(cameBy) ? at(now) : null,
 			ends_at: at(now + (cameBy === 'code' ? CODE_LONGEST_MS : LONGEST_MS))
 		})
 	);
@@ -66,6 +70,7 @@ interface SessionRow {
 	came_by: CameBy;
 	used_at: string;
 	rotated_at: string;
+	proved_at: string | null;
 	ends_at: string;
 	ended_at: string | null;
 	kitchen_id: string | null;
@@ -90,11 +95,15 @@ interface SessionRow {
 	put_out_at: string | null;
 }
 
-/** Reads what a session's token stands for now, and notes that somebody is there. */
+/**
+ * Reads what a session's token stands for now, and notes that somebody is there: not where a page asks by itself, with
+ * nobody's hand at it.
+ */
 export async function findSession(
 	db: Database,
 	token: string,
-	today: (zone: string) => string
+	today: (zone: string) => string,
+	{ isTouch = true }: { isTouch?: boolean } = {}
 ): Promise<Found> {
 	const hash = tokenHash(token);
 	const [row] = await db('sessions as s')
@@ -118,6 +127,7 @@ export async function findSession(
 			came_by: 's.came_by',
 			used_at: 's.used_at',
 			rotated_at: 's.rotated_at',
+			proved_at: 's.proved_at',
 			ends_at: 's.ends_at',
 			ended_at: 's.ended_at',
 			kitchen_id: 's.kitchen_id',
@@ -146,11 +156,11 @@ export async function findSession(
 	if (row.put_out_at !== null) return { who: null, why: 'put out' };
 	const isOver = row.ended_at !== null || msOf(row.ends_at) < now || msOf(row.used_at) + IDLE_MS < now;
 	if (isOver) return { who: null, why: 'ended' };
-	const isShared = row.device_kind === 'shared' && row.came_by === 'code';
-	if (isShared && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now)
+	// Whoever is in on a device that several share, by whatever: the next at it is somebody else.
+	if (row.device_kind === 'shared' && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now)
 		return { who: null, why: 'idle' };
 	if (row.token_hash !== hash && (await isTakenAgain(db, row, now))) return { who: null, why: 'ended' };
-	const fresh = row.token_hash === hash ? await noted(db, row, now) : null;
+	const fresh = row.token_hash === hash && isTouch ? await noted(db, row, now) : null;
 	return { who: whoOf(row, today), newToken: fresh };
 }
 
@@ -203,7 +213,7 @@ function whoOf(row: SessionRow, today: (zone: string) => string): Who {
 		name: membership?.name ?? row.person,
 		login: row.login,
 		isDemo: row.is_demo === 1,
-		session: { id: row.id, cameBy: row.came_by },
+		session: { id: row.id, cameBy: row.came_by, provedAt: row.proved_at },
 		membership,
 		practice: practice && { besideId: practice.besideId },
 		device:

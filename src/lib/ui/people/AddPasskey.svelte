@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import { startRegistration } from '@simplewebauthn/browser';
+	import { fetchProved } from '$lib/people/proving.svelte.ts';
 	import Field from '../control/Field.svelte';
 
 	/** Makes a passkey on this device. */
@@ -11,10 +12,10 @@
 	async function add(): Promise<void> {
 		[problem, going] = ['', true];
 		try {
-			const asked = await fetch('/me/passkey.json');
+			const asked = await fetchProved('/me/passkey.json');
 			const optionsJSON = await asked.json();
 			const response = await startRegistration({ optionsJSON });
-			const answer = await fetch('/me/passkey.json', {
+			const answer = await fetchProved('/me/passkey.json', {
 				method: 'POST',
 				headers: { 'content-type': 'application/json' },
 				body: JSON.stringify({ name: name.trim() || 'A passkey', response })

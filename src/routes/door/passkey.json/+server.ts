@@ -1,24 +1,36 @@
 import { json } from '@sveltejs/kit';
+import { giveCeremony, takeCeremony } from '$lib/server/edge/door/cookies.ts';
 import { comeIn } from '$lib/server/edge/door/come-in.ts';
 import { passkeyAnswer } from '$lib/server/edge/passkey.ts';
 import { refuse, Refused } from '$lib/server/errors.ts';
 import { mayTry } from '$lib/server/people/limits.ts';
-import { personByPasskey, signInOptions } from '$lib/server/people/passkeys.ts';
+import { noteFailed } from '$lib/server/people/failed.ts';
+import { passkeyOptions, personByPasskey, personSaidBy } from '$lib/server/people/passkeys.ts';
+import { newToken } from '$lib/server/people/secrets.ts';
 import type { RequestHandler } from './$types';
 
 /** What a browser is to ask its authenticator for. */
-export const GET: RequestHandler = async ({ locals: { db }, url }) => json(await signInOptions(db, url));
+export const GET: RequestHandler = async ({ locals: { db }, url, cookies }) => {
+	const givenTo = newToken();
+	giveCeremony(cookies, url, givenTo);
+	return json(await passkeyOptions(db, url, { name: 'come in', givenTo }));
+};
 
 /** Comes in with what the authenticator answered. */
 export const POST: RequestHandler = async (event) => {
-	const { locals, request, url } = event;
+	const { locals, request, url, cookies } = event;
+	const { db } = locals;
+	const from = event.getClientAddress();
+	const ceremony = { name: 'come in', givenTo: takeCeremony(cookies, url) } as const;
 	const response = passkeyAnswer(await request.json().catch(() => null));
 	if (!response) return json({ message: 'this is no answer of a passkey' }, { status: 400 });
 	try {
-		const wasRight = await mayTry(locals.db, `passkey ${response.id}`, event.getClientAddress());
-		const personId = await personByPasskey(locals.db, url, response);
-		if (personId === null) refuse('', 'this passkey is not known here');
-		else {
+		const wasRight = await mayTry(db, { by: 'passkey', of: response.id, from });
+		const personId = await personByPasskey(db, url, response, ceremony);
+		if (personId === null) {
+			noteFailed(db, { by: 'passkey', from, personId: await personSaidBy(db, response) });
+			refuse('', 'this passkey is not known here');
+		} else {
 			await wasRight();
 			await comeIn(event, { personId, cameBy: 'passkey' });
 		}

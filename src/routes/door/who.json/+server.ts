@@ -6,7 +6,7 @@ import { Refused } from '$lib/server/errors.ts';
 import type { RequestHandler } from './$types';
 
 /** Who can come in at this device by a short code. */
-export const GET: RequestHandler = async ({ locals }) => json(await atDevice(locals));
+export const GET: RequestHandler = async (event) => json(await atDevice(event));
 
 /** Comes in by a short code; whoever was in before is not any more. */
 export const POST: RequestHandler = async (event) => {

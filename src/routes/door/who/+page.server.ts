@@ -5,9 +5,9 @@ import { withinHere } from '$lib/server/edge/door/within.ts';
 import { codeForm } from '$lib/server/edge/people.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, url }) => ({
-	...(await atDevice(locals)),
-	to: withinHere(url.searchParams.get('to'))
+export const load: PageServerLoad = async (event) => ({
+	...(await atDevice(event)),
+	to: withinHere(event.url.searchParams.get('to'))
 });
 
 export const actions: Actions = {

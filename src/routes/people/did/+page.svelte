@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { provedFirst } from '$lib/people/proving.svelte.ts';
 	import { goto } from '$app/navigation';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import DayField from '$lib/ui/control/DayField.svelte';
@@ -53,7 +54,7 @@
 	<DayField compact label="To" bind:value={draft.to} class="w-44" />
 	<Field compact label="Words" bind:value={draft.words} maxlength={80} class="w-48" />
 	<button class="button button-main">Show</button>
-	<a class="button" href="/people/did/csv?{shownQuery}" download>As CSV</a>
+	<a class="button" href="/people/did/csv?{shownQuery}" download use:provedFirst>As CSV</a>
 </form>
 
 {#if data.deeds.length === 0}
@@ -74,7 +75,10 @@
 								{#if isSeen(seenAt(deed.path))}<a href={seenAt(deed.path)}>{deed.ofWhat}</a
 									>{:else}{deed.ofWhat}{/if}{/if}</td
 						>
-						<td class="text-quiet break-words">{deed.device}</td>
+						<td class="text-quiet break-words"
+							>{deed.device}{#if deed.fromWhere !== ''}
+								<span class="figure block text-sm">from {deed.fromWhere}</span>{/if}</td
+						>
 					</tr>
 				{/each}
 			</tbody>

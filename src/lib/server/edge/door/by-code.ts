@@ -3,13 +3,15 @@ import type { AtDevice } from '../../../ui/people/at-device.ts';
 import { refuse } from '../../errors.ts';
 import { getKitchen } from '../../kitchens.ts';
 import { devicesBy, type LetIn } from '../../people/devices.ts';
+import { noteFailed } from '../../people/failed.ts';
 import { mayTry } from '../../people/limits.ts';
-import { byCodeIn, personByCode } from '../../people/memberships.ts';
-import { comeIn } from './come-in.ts';
+import { byCodeIn, personByCode, personOf } from '../../people/memberships.ts';
+import { comeIn, deviceHere } from './come-in.ts';
 
 /** The shared device that asks; a page that says so where it is none. */
-async function sharedDevice({ db, deviceToken }: App.Locals): Promise<LetIn> {
-	const devices = deviceToken === null ? [] : await devicesBy(db, deviceToken);
+async function sharedDevice(event: RequestEvent): Promise<LetIn> {
+	const token = await deviceHere(event);
+	const devices = token === null ? [] : await devicesBy(event.locals.db, token);
 	const shared = devices.find((device) => device.kind === 'shared' && !device.isPutOut);
 	return (
 		shared ??
@@ -21,8 +23,9 @@ async function sharedDevice({ db, deviceToken }: App.Locals): Promise<LetIn> {
 }
 
 /** Who can come in at the device that asks. */
-export async function atDevice(locals: App.Locals): Promise<AtDevice> {
-	const { kitchenId, name } = await sharedDevice(locals);
+export async function atDevice(event: RequestEvent): Promise<AtDevice> {
+	const { locals } = event;
+	const { kitchenId, name } = await sharedDevice(event);
 	const [kitchen, people] = await Promise.all([
 		getKitchen(locals.db, kitchenId),
 		byCodeIn(locals.db, kitchenId)
@@ -36,10 +39,16 @@ export async function comeByCode(
 	{ id, code }: { id: string; code: string }
 ): Promise<void> {
 	const { db } = event.locals;
-	const device = await sharedDevice(event.locals);
-	const wasRight = await mayTry(db, `code ${device.id} ${id}`, event.getClientAddress());
+	const device = await sharedDevice(event);
+	const from = event.getClientAddress();
+	const wasRight = await mayTry(db, { by: 'code', of: id, from, device: device.id });
 	const personId = await personByCode(db, device.kitchenId, id, code);
-	if (personId === null) return refuse('code', 'this is not their code');
+	if (personId === null) {
+		const meant = await personOf(db, device.kitchenId, id);
+		const at = { kitchenId: device.kitchenId, deviceId: device.id };
+		noteFailed(db, { by: 'code', from, personId: meant, ...at });
+		return refuse('code', 'this is not their code');
+	}
 	await wasRight();
 	await comeIn(event, { personId, cameBy: 'code', kitchenId: device.kitchenId, deviceId: device.id });
 }

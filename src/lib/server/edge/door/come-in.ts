@@ -4,7 +4,7 @@ import type { CameBy } from '../../../people/types.ts';
 import { noteDeed } from '../../db/acting.ts';
 import type { Database } from '../../db/connection.ts';
 import { refuse } from '../../errors.ts';
-import { letDeviceIn, usualName } from '../../people/devices.ts';
+import { devicesBy, letDeviceIn, usedFrom, usualName } from '../../people/devices.ts';
 import { kitchensOf } from '../../people/memberships.ts';
 import { beginSession, endSessions } from '../../people/sessions.ts';
 import { newToken } from '../../people/secrets.ts';
@@ -20,6 +20,27 @@ interface ComingIn {
 	deviceId?: string;
 }
 
+/**
+ * The token of the device that asks, where it is one of ours: one that was made up, or is put into a browser by somebody
+ * else, is none. Used from elsewhere than before it is changed.
+ */
+export async function deviceHere({
+	locals,
+	cookies,
+	url,
+	getClientAddress
+}: RequestEvent): Promise<string | null> {
+	const { db, deviceToken } = locals;
+	if (deviceToken === null) return null;
+	const next = await usedFrom(db, deviceToken, getClientAddress());
+	if (next !== null) {
+		giveTokens(cookies, url, { device: next });
+		locals.deviceToken = next;
+		return next;
+	}
+	return (await devicesBy(db, deviceToken)).length > 0 ? deviceToken : null;
+}
+
 const dayNow = (zone: string) => dayIn(zone, new Date());
 
 /**
@@ -32,7 +53,7 @@ export async function comeIn(
 ): Promise<void> {
 	const { locals, cookies, url } = event;
 	const { db } = locals;
-	const device = locals.deviceToken ?? newToken();
+	const device = (await deviceHere(event)) ?? newToken();
 	const at = await placeOf(event, { personId, device, kitchenId, deviceId });
 	if (locals.who) await endSessions(db, { id: locals.who.session.id });
 	const session = await beginSession(db, {
@@ -48,7 +69,8 @@ export async function comeIn(
 			membershipId: at.membershipId,
 			deviceId: at.deviceId,
 			what: WORDS[cameBy],
-			path: '/door'
+			path: '/door',
+			fromWhere: event.getClientAddress()
 		});
 }
 
@@ -121,9 +143,10 @@ export async function openHere(event: RequestEvent, kitchenId: string): Promise<
 	if (!who) return refuse('', 'come in first');
 	const mine = await kitchensOf(db, who.personId, dayNow);
 	if (!mine.some(({ id }) => id === kitchenId)) refuse('', 'this is none of your kitchens');
-	const device = locals.deviceToken ?? newToken();
+	const known = await deviceHere(event);
+	const device = known ?? newToken();
 	const { deviceId } = await placeIn(event, kitchenId, { personId: who.personId, device });
 	await db('sessions').where('id', who.session.id).update({ kitchen_id: kitchenId, device_id: deviceId });
 	// A stream's answer has gone by now; a browser that is in has its token already.
-	if (locals.deviceToken === null) giveTokens(cookies, url, { device });
+	if (known === null) giveTokens(cookies, url, { device });
 }

@@ -40,6 +40,20 @@ export function giveTokens(
 	}
 }
 
+/** What a passkey is asked at the door is for the browser that asked, and for some minutes. */
+const CEREMONY = 'square-batch-ceremony';
+const CEREMONY_S = 300;
+
+export const giveCeremony = (cookies: Cookies, url: URL, secret: string): void =>
+	cookies.set(nameOf(CEREMONY, url), secret, { ...optionsOf(isSecure(url), CEREMONY_S), sameSite: 'strict' });
+
+/** The secret of a ceremony that was begun in this browser, which is over by that; '' where none was. */
+export function takeCeremony(cookies: Cookies, url: URL): string {
+	const secret = cookies.get(nameOf(CEREMONY, url)) ?? '';
+	cookies.delete(nameOf(CEREMONY, url), optionsOf(isSecure(url), 0));
+	return secret;
+}
+
 /** The same as headers, for an answer that is not made of the event's own cookies. */
 export const sessionHeader = (cookies: Cookies, url: URL, token: string): string =>
 	cookies.serialize(nameOf(SESSION, url), token, optionsOf(isSecure(url), SESSION_S));

@@ -10,7 +10,8 @@ import type { TurnedAway } from '../turned-away.ts';
 import { clearingHeaders, sessionHeader, tokensOf } from './cookies.ts';
 import { nameOfWhat } from './of-what.ts';
 import { reach } from './reach.ts';
-import { ruleFor, type Ask } from './rules.ts';
+import { unproved } from './proof.ts';
+import { ruleFor, type Ask, type Asks } from './rules.ts';
 
 /** What came of asking at the door. */
 export interface Asked {
@@ -74,6 +75,9 @@ const CLOSED: TurnedAway = {
 /** What is done about a closed kitchen itself. */
 const OF_CLOSED = /^\/kitchen\/data(\/|$)|^\/jobs\//;
 
+/** What a page asks by itself, with nobody's hand at it. */
+const BY_ITSELF = /^\/live$|\/readings$|\/state\.json$/;
+
 /** Whoever sent it says so: what was made by one is not kept as another's. */
 const AS_HEADER = 'x-square-batch-as';
 
@@ -95,7 +99,7 @@ const isEndpoint = (id: string | null) =>
 	id === null || /\.(json|csv)$|\/restore$|\/draft$|^\/scale\//.test(id);
 
 /** What a browser shows as a page: it can be led elsewhere. */
-const isPage = ({ request, isDataRequest }: RequestEvent) =>
+export const isPage = ({ request, isDataRequest }: RequestEvent) =>
 	request.method === 'GET' && (isDataRequest || (request.headers.get('accept') ?? '').includes('text/html'));
 
 /**
@@ -107,7 +111,10 @@ export async function askAtTheDoor(event: RequestEvent): Promise<Asked> {
 	const tokens = tokensOf(cookies, url);
 	locals.who = null;
 	locals.deviceToken = tokens.device;
-	const found = tokens.session === null ? NOBODY : await findSession(locals.db, tokens.session, dayNow);
+	const found =
+		tokens.session === null
+			? NOBODY
+			: await findSession(locals.db, tokens.session, dayNow, { isTouch: !BY_ITSELF.test(route.id ?? '') });
 	locals.who = found.who;
 	const asker = found.who
 		? (`session ${found.who.session.id}` as const)
@@ -123,7 +130,7 @@ export async function askAtTheDoor(event: RequestEvent): Promise<Asked> {
 		return { ...away(turned), setCookies: turned?.clears ? clearingHeaders(cookies, url) : [] };
 	}
 	const { who } = found;
-	const no = mayNot(event, rule.ask, who);
+	const no = mayNot(event, rule, who) ?? (rule.proves ? unproved(event, who) : null);
 	if (no) return { ...away(no), setCookies };
 	return { away: null, setCookies, acting: rule.what === null ? null : actingOf(event, who, rule.what) };
 }
@@ -156,12 +163,13 @@ async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Aske
 const isRight = (ask: Ask): ask is Right => !(['anybody', 'device', 'person', 'self'] as Ask[]).includes(ask);
 
 /** Why somebody who is in is turned away all the same; null where they are not. Leads pages where they belong. */
-function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
+function mayNot(event: RequestEvent, rule: Asks, who: Who): Asked['away'] {
 	const { request, url } = event;
+	const { ask } = rule;
 	const as = request.headers.get(AS_HEADER);
 	if (as !== null && as !== who.membership?.id) return NOT_YOURS;
 	const byCode = who.session.cameBy === 'code';
-	if (who.practice && isClosedInPractice(event, ask)) return IN_PRACTICE;
+	if (who.practice && isClosedInPractice(event, rule)) return IN_PRACTICE;
 	if (ask === 'anybody' || ask === 'person') return null;
 	if (ask === 'device') return who.device?.kind === 'shared' ? null : NO_RIGHT;
 	if (ask === 'self') return byCode ? BY_CODE : null;
@@ -176,18 +184,9 @@ function mayNot(event: RequestEvent, ask: Ask, who: Who): Asked['away'] {
 	return byCode ? BY_CODE : NO_RIGHT;
 }
 
-/** Addresses by which something would leave the practice kitchen: printed, or to a device of the real one. */
-const LEAVING =
-	/^\/labels\/\[id\]\/(print|record)$|^\/labels\/printed\/|^\/batches\/\[id\]\/record$|^\/scale\//;
-const PRINTS = ['print', 'take', 'roll'];
-
-/** What is shut while somebody practises: their account, and every way to paper and to the real kitchen’s devices. */
-function isClosedInPractice(event: RequestEvent, ask: Ask): boolean {
-	const { route, request } = event;
-	if (ask === 'self') return !isReading(request.method);
-	if (LEAVING.test(route.id ?? '')) return true;
-	return route.id === '/labels/[id]' && PRINTS.includes(actionOf(event) ?? '');
-}
+/** What is shut while somebody practises: their account, and every way to paper, to a file and to the real devices. */
+const isClosedInPractice = ({ request }: RequestEvent, { ask, leaves }: Asks): boolean =>
+	leaves === true || (ask === 'self' && !isReading(request.method));
 
 function actingOf(event: RequestEvent, who: Who, what: string): Acting | null {
 	if (!who.membership) return null;

@@ -2,9 +2,8 @@ import type { RequestEvent } from '@sveltejs/kit';
 import { noteDeed } from '../../db/acting.ts';
 import { inTransaction } from '../../db/transaction.ts';
 import { refuse } from '../../errors.ts';
-import { letDeviceIn } from '../../people/devices.ts';
+import { letDeviceIn, takeNewToken } from '../../people/devices.ts';
 import { findPairing, usePairing } from '../../people/pairings.ts';
-import { newToken } from '../../people/secrets.ts';
 import { endSessions } from '../../people/sessions.ts';
 import { comeIn } from './come-in.ts';
 import { giveTokens } from './cookies.ts';
@@ -16,7 +15,8 @@ import { giveTokens } from './cookies.ts';
 export async function letInByCode(event: RequestEvent, code: string, name: string): Promise<string> {
 	const { locals, cookies, url } = event;
 	const { db } = locals;
-	const token = locals.deviceToken ?? newToken();
+	// Made here and now: what the browser brings may be known to somebody else.
+	const token = await takeNewToken(db, locals.deviceToken);
 	const { kitchenId, byId, deviceKind, deviceId } = await inTransaction(db, async (transaction) => {
 		const pairing = await findPairing(transaction, code);
 		if (pairing.kind !== 'device') return refuse('', 'this code lets no device in');
@@ -29,7 +29,7 @@ export async function letInByCode(event: RequestEvent, code: string, name: strin
 		});
 		return {
 			...pairing,
-			deviceId: id ?? refuse('', 'this device was put out: clear what its browser keeps of this site first')
+			deviceId: id ?? refuse('', 'this device was put out: open the address of its code again')
 		};
 	});
 	await noteDeed(db, {
@@ -38,7 +38,8 @@ export async function letInByCode(event: RequestEvent, code: string, name: strin
 		deviceId,
 		what: 'let a device in',
 		path: '/people',
-		ofWhat: name
+		ofWhat: name,
+		fromWhere: event.getClientAddress()
 	});
 	giveTokens(cookies, url, { device: token });
 	if (deviceKind === 'shared') {

@@ -6,12 +6,25 @@ import type { Right } from '../../../people/roles.ts';
  */
 export type Ask = Right | 'anybody' | 'device' | 'person' | 'self';
 
+/** What else is asked. */
+export interface More {
+	/** A proof of who asks, not older than some minutes: what is dear is not done at a device that was left open. */
+	proves?: true;
+	/** It leaves the kitchen, on paper or as a file, or reaches a device of it: it is shut in practice. */
+	leaves?: true;
+}
+
 /** What is asked of who reads a route, and of each thing that is done there, with what a list calls it; null where no list has it. */
 export interface Rule {
 	read?: Ask;
+	/** What else is asked of who reads. */
+	reading?: More;
 	/** By the name of an action (`default` for one without), or the method of an endpoint. */
-	acts?: Readonly<Record<string, readonly [ask: Ask, what: string | null]>>;
+	acts?: Readonly<Record<string, readonly [ask: Ask, what: string | null, more?: More]>>;
 }
+
+const PROVES: More = { proves: true };
+const LEAVES: More = { leaves: true };
 
 /**
  * The one table of what every route asks, by its id. What is not in it is let in nowhere; a build and a test hold it
@@ -48,39 +61,42 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		acts: {
 			name: ['self', 'changed their name'],
 			password: ['self', 'changed their password'],
-			codes: ['self', 'made recovery codes'],
-			second: ['self', 'began a second factor'],
-			secondOn: ['self', 'took up a second factor'],
-			secondOff: ['self', 'gave up a second factor'],
-			forgetKey: ['self', 'removed a passkey'],
+			codes: ['self', 'made recovery codes', PROVES],
+			second: ['self', 'began a second factor', PROVES],
+			secondOn: ['self', 'took up a second factor', PROVES],
+			secondOff: ['self', 'gave up a second factor', PROVES],
+			forgetKey: ['self', 'removed a passkey', PROVES],
 			end: ['self', 'ended a session'],
 			endOthers: ['self', 'ended their other sessions'],
-			code: ['self', 'changed their short code'],
+			code: ['self', 'changed their short code', PROVES],
+			dropCode: ['self', 'gave up a short code'],
 			open: ['self', 'changed to a kitchen'],
 			leave: ['self', 'left the kitchen'],
-			erase: ['self', 'deleted their account']
+			erase: ['self', 'deleted their account', PROVES]
 		}
 	},
-	'/me/data': { read: 'self' },
+	'/me/data': { read: 'self', reading: LEAVES },
 	'/me/deleted/[id]': { read: 'self' },
-	'/me/passkey.json': { read: 'self', acts: { POST: ['self', 'added a passkey'] } },
+	'/me/prove': { read: 'self' },
+	'/me/prove.json': { read: 'self', acts: { POST: ['self', null] } },
+	'/me/passkey.json': { read: 'self', reading: PROVES, acts: { POST: ['self', 'added a passkey', PROVES] } },
 
 	'/people': {
 		read: 'people',
 		acts: {
 			invite: ['people', 'invited somebody'],
-			helper: ['people', 'added a helper'],
-			change: ['people', 'changed what somebody may'],
-			code: ['people', 'gave a short code'],
-			end: ['people', 'put somebody out'],
-			letIn: ['people', 'made a code for a device'],
+			helper: ['people', 'added a helper', PROVES],
+			change: ['people', 'changed what somebody may', PROVES],
+			code: ['people', 'gave a short code', PROVES],
+			end: ['people', 'put somebody out', PROVES],
+			letIn: ['people', 'made a code for a device', PROVES],
 			device: ['people', 'changed a device'],
-			putOut: ['people', 'put a device out'],
+			putOut: ['people', 'put a device out', PROVES],
 			withdraw: ['people', 'withdrew a code']
 		}
 	},
 	'/people/did': { read: 'people' },
-	'/people/did/csv': { read: 'people' },
+	'/people/did/csv': { read: 'people', reading: { ...PROVES, ...LEAVES } },
 
 	'/inspection': { read: 'inspect' },
 	'/inspection/batch/[id]': { read: 'inspect' },
@@ -94,7 +110,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			open: ['self', 'changed to a kitchen']
 		}
 	},
-	'/jobs/[job]/file': { read: 'self' },
+	'/jobs/[job]/file': { read: 'self', reading: LEAVES },
 	'/jobs/[job]/state.json': { read: 'self' },
 
 	'/live': { read: 'hear' },
@@ -111,12 +127,12 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			hours: ['make', 'said when a place sells']
 		}
 	},
-	'/plan/[day]/calendar': { read: 'look' },
+	'/plan/[day]/calendar': { read: 'look', reading: LEAVES },
 	'/plan/[day]/shopping': { read: 'look' },
 
 	'/shelf': { read: 'look' },
-	'/shelf/csv': { read: 'look' },
-	'/shelf/json': { read: 'look' },
+	'/shelf/csv': { read: 'look', reading: LEAVES },
+	'/shelf/json': { read: 'look', reading: LEAVES },
 	'/shelf/import': {
 		read: 'formulate',
 		acts: { preview: ['formulate', 'read a shelf file'], import: ['formulate', 'brought in a shelf file'] }
@@ -155,9 +171,9 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/formulas/[id]/cost': { read: 'ledger' },
 	// Kept at every pause in typing: what is told of is the version that is kept.
 	'/formulas/[id]/draft': { acts: { PUT: ['formulate', null] } },
-	'/formulas/[id]/file': { read: 'look' },
+	'/formulas/[id]/file': { read: 'look', reading: LEAVES },
 	'/formulas/[id]/history': { read: 'look' },
-	'/formulas/[id]/recipe': { read: 'look' },
+	'/formulas/[id]/recipe': { read: 'look', reading: LEAVES },
 	'/formulas/[id]/reformulate': {
 		read: 'formulate',
 		acts: { take: ['formulate', 'reformulated a formula'], trial: ['formulate', 'planned a trial'] }
@@ -186,8 +202,8 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		}
 	},
 	'/batches/[id]/entries.json': { read: 'look', acts: { POST: ['make', 'entered at the bench'] } },
-	'/batches/[id]/file': { read: 'look' },
-	'/batches/[id]/record': { read: 'look' },
+	'/batches/[id]/file': { read: 'look', reading: LEAVES },
+	'/batches/[id]/record': { read: 'look', reading: LEAVES },
 	'/batches/[id]/(bench)/weigh': { read: 'make' },
 	'/batches/[id]/(bench)/mix': { read: 'make' },
 	'/batches/[id]/(bench)/divide': { read: 'make' },
@@ -199,23 +215,23 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/labels/[id]': {
 		read: 'labels',
 		acts: {
-			print: ['labels', 'printed labels'],
-			take: ['labels', 'took labels to print'],
-			many: ['labels', 'took labels to print'],
-			roll: ['labels', 'looked at a roll'],
+			print: ['labels', 'printed labels', LEAVES],
+			take: ['labels', 'took labels to print', LEAVES],
+			many: ['labels', 'took labels to print', LEAVES],
+			roll: ['labels', 'looked at a roll', LEAVES],
 			check: ['make', 'weighed packs'],
 			shelfTest: ['make', 'began a shelf test'],
 			shelfDay: ['make', 'noted a day of a shelf test'],
 			save: ['approve', 'changed a label'],
 			decide: ['approve', 'decided about an allergen'],
-			approve: ['approve', 'approved a label']
+			approve: ['approve', 'approved a label', LEAVES]
 		}
 	},
 	'/labels/[id]/pictures/[picture]': { read: 'labels' },
-	'/labels/[id]/print': { read: 'labels' },
-	'/labels/[id]/record': { read: 'labels' },
+	'/labels/[id]/print': { read: 'labels', reading: LEAVES },
+	'/labels/[id]/record': { read: 'labels', reading: LEAVES },
 	'/labels/bars.json': { read: 'labels' },
-	'/labels/printed/[job]': { read: 'labels' },
+	'/labels/printed/[job]': { read: 'labels', reading: LEAVES },
 
 	'/sales': {
 		read: 'ledger',
@@ -227,8 +243,8 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			erase: ['ledger', 'erased a customer']
 		}
 	},
-	'/sales.csv': { read: 'ledger' },
-	'/sales.json': { read: 'ledger' },
+	'/sales.csv': { read: 'ledger', reading: LEAVES },
+	'/sales.json': { read: 'ledger', reading: LEAVES },
 	'/sales/entries.json': { acts: { POST: ['sell', 'sold at the stall'] } },
 	'/sales/import': {
 		read: 'ledger',
@@ -252,9 +268,9 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 
 	'/trace': { read: 'trace' },
 	'/trace/batch/[id]': { read: 'trace' },
-	'/trace/batch/[id]/csv': { read: 'trace' },
+	'/trace/batch/[id]/csv': { read: 'trace', reading: LEAVES },
 	'/trace/lot/[id]': { read: 'trace' },
-	'/trace/lot/[id]/csv': { read: 'trace' },
+	'/trace/lot/[id]/csv': { read: 'trace', reading: LEAVES },
 
 	// What is done in practice is in no list of what was done: nothing of it is real.
 	'/practice': { read: 'make', acts: { begin: ['make', null], leave: ['make', null] } },
@@ -263,8 +279,8 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/practice/hands.json': { read: 'make', acts: { POST: ['make', null] } },
 	'/practice/sheet/[exercise]': { read: 'make' },
 
-	'/scale/[name]': { read: 'make', acts: { POST: ['make', 'used the scale'] } },
-	'/scale/[name]/readings': { read: 'make' },
+	'/scale/[name]': { read: 'make', reading: LEAVES, acts: { POST: ['make', 'used the scale', LEAVES] } },
+	'/scale/[name]/readings': { read: 'make', reading: LEAVES },
 
 	'/kitchen': {
 		read: 'settings',
@@ -294,10 +310,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 		acts: {
 			open: ['self', 'changed to a kitchen'],
 			begin: ['data', 'began a kitchen'],
-			archive: ['data', 'asked for an archive'],
+			archive: ['data', 'asked for an archive', PROVES],
 			close: ['data', 'closed the kitchen'],
 			openAgain: ['data', 'opened the kitchen again'],
-			remove: ['data', 'deleted the kitchen']
+			remove: ['data', 'deleted the kitchen', PROVES]
 		}
 	},
 	'/kitchen/data/restore': { acts: { POST: ['data', 'restored an archive'] } },
@@ -307,18 +323,20 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/kitchen/unreadable': { read: 'settings', acts: { letGo: ['settings', 'let go of what cannot be read'] } }
 };
 
+/** What is asked for one request. */
+export interface Asks extends More {
+	ask: Ask;
+	what: string | null;
+}
+
 /** What is asked for one request to a route; null where nothing is done there by such a one. */
-export function ruleFor(
-	routeId: string,
-	method: string,
-	action: string | null
-): { ask: Ask; what: string | null } | null {
+export function ruleFor(routeId: string, method: string, action: string | null): Asks | null {
 	const rule = RULES[routeId];
 	if (!rule) return null;
 	if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS')
-		return rule.read ? { ask: rule.read, what: null } : null;
+		return rule.read ? { ask: rule.read, what: null, ...rule.reading } : null;
 	const acts = rule.acts ?? {};
 	const name = action ?? method;
 	const act = Object.hasOwn(acts, name) ? acts[name] : undefined;
-	return act ? { ask: act[0], what: act[1] } : null;
+	return act ? { ask: act[0], what: act[1], ...act[2] } : null;
 }

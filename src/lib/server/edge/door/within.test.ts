@@ -10,6 +10,12 @@ it.each([
 	['//elsewhere.example', '/'],
 	['/\\elsewhere.example', '/'],
 	['javascript:alert(1)', '/'],
+	// Looks like a path, and becomes the address of another site.
+	['/.//elsewhere.example', '/'],
+	['/x/..//elsewhere.example', '/'],
+	['/%2e//elsewhere.example', '/'],
+	['/./\\elsewhere.example', '/'],
+	['/\t/elsewhere.example', '/'],
 	// Back to the door would go round in circles.
 	['/door?/out', '/']
 ])('%s leads to %s', (to, leads) => {

@@ -13,8 +13,16 @@ export const GET: RequestHandler = ({ locals: { db, kitchen }, url }) =>
 			name: 'who did what.csv',
 			type: 'text/csv',
 			body: csvText([
-				['at_utc', 'who', 'device', 'did', 'of', 'where'],
-				...deeds.map((deed) => [deed.at, deed.name, deed.device, deed.what, deed.ofWhat, deed.path])
+				['at_utc', 'who', 'device', 'did', 'of', 'where', 'from'],
+				...deeds.map((deed) => [
+					deed.at,
+					deed.name,
+					deed.device,
+					deed.what,
+					deed.ofWhat,
+					deed.path,
+					deed.fromWhere
+				])
 			])
 		};
 	});

@@ -1,0 +1,23 @@
+import type { Who } from '../../people/types.ts';
+import type { Database } from '../db/connection.ts';
+import { inTransaction } from '../db/transaction.ts';
+import { utcNow } from '../rows.ts';
+
+/** So long a proof of who somebody is counts for what is dear. */
+const GOOD_MS = 10 * 60_000;
+
+/**
+ * Whether somebody proved who they are lately, by their password or a passkey. People of the demo have neither: they
+ * come in on this machine alone.
+ */
+export function isProved({ session: { cameBy, provedAt } }: Pick<Who, 'session'>, now = Date.now()): boolean {
+	if (cameBy === 'demo') return true;
+	return provedAt !== null && Date.parse(`${provedAt.replace(' ', 'T')}Z`) + GOOD_MS > now;
+}
+
+/** Notes that somebody proved who they are just now. */
+export async function noteProof(db: Database, sessionId: string): Promise<void> {
+	await inTransaction(db, (transaction) =>
+		transaction('sessions').where('id', sessionId).update({ proved_at: utcNow() })
+	);
+}
