@@ -8,6 +8,7 @@ import { startMariaDb } from './lib/mariadb.ts';
 import { CHROMIUM, ensureProgram } from './lib/packages.ts';
 import { freePort } from './lib/ports.ts';
 import { root } from './lib/root.ts';
+import { secretKeyFile } from './lib/secret-key.ts';
 import { endTools, runTool } from './lib/steps.ts';
 import { report } from './lib/trouble.ts';
 
@@ -100,7 +101,11 @@ export async function main(args: string[]): Promise<void> {
 async function integration(folder: string, tally: Tally, undo: Undo, rest: string[]): Promise<void> {
 	const mariadb = await startMariaDb(join(folder, 'integration'), { durable: false });
 	undo.push(mariadb.stop);
-	const env = { TEST_DATABASE_URL: mariadb.ownerUrl, TEST_FOLDER: folder };
+	const env = {
+		TEST_DATABASE_URL: mariadb.ownerUrl,
+		TEST_FOLDER: folder,
+		SECRET_KEY_FILE: secretKeyFile(folder)
+	};
 	await vitest('integration', folder, tally, env, rest);
 }
 

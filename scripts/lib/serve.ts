@@ -83,8 +83,8 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 		for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
 		if (scheme === 'https') response.setHeader('strict-transport-security', ONLY_SECURE);
 		// That something stands in between is known by what it says, whether or not it is believed.
-		delete request.headers[PASSED_ON_HEADER];
-		if (PASSED_ON.some((name) => name in request.headers)) request.headers[PASSED_ON_HEADER] = 'yes';
+		const isPassedOn = PASSED_ON.some((name) => name in request.headers);
+		request.headers[PASSED_ON_HEADER] = isPassedOn ? 'yes' : 'no';
 		// What nobody stands in front for is no word of who asks.
 		if (!isBehindProxy) delete request.headers['x-forwarded-for'];
 		request.headers[SCHEME_HEADER] = scheme;

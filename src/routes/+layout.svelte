@@ -58,7 +58,8 @@
 	// What waits on this device is of who made it: it is sent as theirs.
 	$effect.pre(() => hereAs(data.who?.as ?? null));
 	$effect(() => {
-		if (data.who?.as) void pagesAreOf(data.who.as);
+		// Pages kept for one who might more are not kept for who may less.
+		if (data.who?.as) void pagesAreOf(`${data.who.as} ${data.who.rights.join()}`);
 	});
 	const STEP_EVENTS = new Set(['step begun', 'step ended', 'void', 'pieces on', 'counted']);
 	// Tells tests and scripts that the page answers to typing.

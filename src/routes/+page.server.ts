@@ -20,7 +20,7 @@ export const load: PageServerLoad = ({ locals }) =>
 		]);
 		const [days, attention, first] = await Promise.all([
 			comingDemand(db, kitchen, left, onBench),
-			attentionOf(db, kitchen, left, recent),
+			attentionOf(db, kitchen, left, recent, locals.who?.rights ?? []),
 			firstSteps(db, kitchen.id)
 		]);
 		const losses = cookLossHistory(recent);

@@ -173,7 +173,7 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 		await wren.getByText(`Change ${name}`, { exact: true }).click();
 	};
 	await giveCode('Pim', '4711');
-	await giveCode('Wren', '8024');
+	await giveCode('Wren', '8035');
 	await wren.getByText('Let a device in').click();
 	await wren.getByRole('button', { name: 'Show the code' }).click();
 	const address = await codeOf(wren);
@@ -206,7 +206,7 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	await tablet.getByRole('button', { name: 'Change person' }).click();
 	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
 	await tablet.getByRole('button', { name: /^Wren/ }).click();
-	await tablet.getByLabel('Short code').fill('8024');
+	await tablet.getByLabel('Short code').fill('8035');
 	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();
 	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toHaveCount(0);
 	await expect(tablet.getByLabel('Or type it')).toHaveValue('600');

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ulid } from 'ulid';
 import { startApplication, type Application } from '../../scripts/lib/application.ts';
+import { secretKeyFile } from '../../scripts/lib/secret-key.ts';
 import { comeIn } from '../../scripts/lib/come-in.ts';
 import { layDemo } from '../../scripts/lib/demo-data.ts';
 import { startMariaDb, type OwnMariaDb } from '../../scripts/lib/mariadb.ts';
@@ -39,7 +40,12 @@ test.beforeAll(async () => {
 	balancer = await switching(front, () => [left, right].map(portOf));
 	const start = async (name: string, more: NodeJS.ProcessEnv = {}): Promise<Process> => {
 		const port = await freePort();
-		const env = { DATABASE_URL: mariadb.ownerUrl, ORIGIN: balancer.address, ...more };
+		const env = {
+			DATABASE_URL: mariadb.ownerUrl,
+			ORIGIN: balancer.address,
+			SECRET_KEY_FILE: secretKeyFile(folder, {}),
+			...more
+		};
 		const application = await startApplication(join(folder, name), port, env);
 		return { ...application, address: `http://127.0.0.1:${port}` };
 	};

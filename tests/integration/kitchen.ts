@@ -246,7 +246,7 @@ export async function wrenOf(db: Database, kitchenId: string): Promise<Who> {
 		name: 'Wren',
 		login: null,
 		isDemo: true,
-		session: { id: newId(), cameBy: 'demo' },
+		session: { id: newId(), cameBy: 'demo', provedAt: null },
 		membership: { id: row?.id ?? '', kitchenId, name: 'Wren', role: 'owner', span: null },
 		practice: null,
 		device: null,

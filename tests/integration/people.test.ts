@@ -1,4 +1,4 @@
-import { generate } from 'otplib';
+import { generate, generateSecret } from 'otplib';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { whileActing } from '$lib/server/db/acting.ts';
 import { inTransaction } from '$lib/server/db/transaction.ts';
@@ -26,7 +26,7 @@ import { whatIsMine } from '$lib/server/people/mine.ts';
 import { findPairing, listPairings, makePairing, withdrawPairing } from '$lib/server/people/pairings.ts';
 import { changePassword, makePerson, mustKnow, personBy } from '$lib/server/people/persons.ts';
 import { codesLeft, makeRecoveryCodes } from '$lib/server/people/recovery.ts';
-import { isSecond, newSecond, takeUpSecond } from '$lib/server/people/second.ts';
+import { isSecond, beginSecond, takeUpSecond } from '$lib/server/people/second.ts';
 import { newToken, tokenHash } from '$lib/server/people/secrets.ts';
 import { beginSession, endSessions, findSession, listSessions } from '$lib/server/people/sessions.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -99,7 +99,8 @@ describe('a password', () => {
 
 	it('is changed by who knows it', async () => {
 		const { personId, login } = await somebody();
-		const to = (now: string, password: string) => changePassword(bench.db, personId, { now, password });
+		const to = (now: string, password: string) =>
+			changePassword(bench.db, personId, { now, password }, { sessionId: 'one', from: '10.1.1.9' });
 		await expect(to('wrong wrong wrong', 'four other plain words')).rejects.toThrow(/not your password/);
 		await expect(to(PASSWORD, 'short')).rejects.toThrow(/at least 12/);
 		await to(PASSWORD, 'four other plain words');
@@ -109,7 +110,8 @@ describe('a password', () => {
 
 	it('is asked for once more before what is dear, and not for ever', async () => {
 		const { personId } = await somebody();
-		const know = (password: string) => mustKnow(bench.db, personId, password);
+		const know = (password: string, sessionId = 'one') =>
+			mustKnow(bench.db, personId, password, { sessionId, from: '10.1.1.9' });
 		await know(PASSWORD);
 		for (let nth = 0; nth < 4; nth++)
 			await expect(know('not these words')).rejects.toThrow(/not your password/);
@@ -118,14 +120,25 @@ describe('a password', () => {
 		for (let nth = 0; nth < 5; nth++)
 			await expect(know('not these words')).rejects.toThrow(/not your password/);
 		await expect(know(PASSWORD)).rejects.toBeInstanceOf(Wait);
+		// Who guesses with a session they took holds up that one alone.
+		await know(PASSWORD, 'another');
 	});
 
 	it('has a second factor that counts once', async () => {
 		const { personId, login } = await somebody();
-		const { secret, picture } = await newSecond(login);
+		const { secret, picture } = await beginSecond(bench.db, personId, login);
 		expect(picture).toMatch(/^data:image\/png/);
-		await expect(takeUpSecond(bench.db, personId, secret, '12')).rejects.toThrow(/not the code/);
-		await takeUpSecond(bench.db, personId, secret, await generate({ secret }));
+		await expect(takeUpSecond(bench.db, personId, '12')).rejects.toThrow(/not the code/);
+		// The secret is the server's own: a code of another is none.
+		await expect(
+			takeUpSecond(bench.db, personId, await generate({ secret: generateSecret() }))
+		).rejects.toThrow(/not the code/);
+		await takeUpSecond(bench.db, personId, await generate({ secret }));
+		const kept = await bench.db('persons').where('id', personId).first('second_secret', 'second_pending');
+		expect(kept?.second_secret).toMatch(/^s1\./);
+		expect(kept?.second_secret).not.toContain(secret);
+		expect(kept?.second_pending).toBeNull();
+		await expect(takeUpSecond(bench.db, personId, await generate({ secret }))).rejects.toThrow(/begin/);
 		expect((await personBy(bench.db, login, PASSWORD))?.hasSecond).toBe(true);
 		// The code it was taken up by is used; so is every one of its step.
 		expect(await isSecond(bench.db, personId, await generate({ secret }))).toBe(false);
@@ -158,22 +171,35 @@ describe('a password', () => {
 	});
 
 	it('may be tried a few times, then after a growing wait, also by a hundred at once', async () => {
-		const tries = await Promise.allSettled(
-			Array.from({ length: 30 }, () => mayTry(bench.db, 'guess', '10.1.1.1'))
-		);
+		const tryAs = (of: string, from: string, device: string | null = null) =>
+			mayTry(bench.db, { by: 'password', of, from, device });
+		const tries = await Promise.allSettled(Array.from({ length: 30 }, () => tryAs('guess', '10.1.1.1')));
 		// Five, however many come at one moment: the fifth begins the first wait.
 		expect(tries.filter(({ status }) => status === 'fulfilled')).toHaveLength(5);
-		await expect(mayTry(bench.db, 'guess', '10.1.1.2')).rejects.toBeInstanceOf(Wait);
+		await expect(tryAs('guess', '10.1.1.1')).rejects.toBeInstanceOf(Wait);
+		// From elsewhere, and on a device of one's own, the same name is not held up.
+		await tryAs('guess', '10.1.1.2');
+		await tryAs('guess', '10.1.1.1', 'a device that was let in');
 		// Another name is not held up, and one that was right starts anew.
-		const right = await mayTry(bench.db, 'somebody else', '10.1.1.2');
-		for (let nth = 0; nth < 3; nth++) await mayTry(bench.db, 'somebody else', '10.1.1.2');
+		const right = await tryAs('somebody else', '10.1.1.2');
+		for (let nth = 0; nth < 3; nth++) await tryAs('somebody else', '10.1.1.2');
 		await right();
-		for (let nth = 0; nth < 4; nth++) await mayTry(bench.db, 'somebody else', '10.1.1.2');
+		for (let nth = 0; nth < 4; nth++) await tryAs('somebody else', '10.1.1.2');
 		// One address, whoever it says it is.
 		const many = async () => {
-			for (let nth = 0; nth < 70; nth++) await mayTry(bench.db, `name ${nth}`, '10.1.1.3');
+			for (let nth = 0; nth < 70; nth++) await tryAs(`name ${nth}`, '10.1.1.3');
 		};
 		await expect(many()).rejects.toThrow(/too many tries: wait/);
+		// Who is let in there, has a recovery code or a passkey is not held by that.
+		await tryAs('somebody else', '10.1.1.3', 'theirs');
+		await mayTry(bench.db, { by: 'recovery', of: 'somebody else', from: '10.1.1.3' });
+		await mayTry(bench.db, { by: 'passkey', of: 'credential', from: '10.1.1.3' });
+		// From everywhere together one name is tried a hundred times an hour, and its own devices go on.
+		const spread = async () => {
+			for (let nth = 0; nth < 110; nth++) await tryAs('spread', `10.2.${nth}.1`);
+		};
+		await expect(spread()).rejects.toBeInstanceOf(Wait);
+		await tryAs('spread', '10.3.1.1', 'theirs');
 		// Nothing of who it was is kept.
 		const keys = await bench.db('rate_limits').pluck('key');
 		expect(keys.filter((key) => /guess|10\.1/.test(key))).toEqual([]);
@@ -365,7 +391,7 @@ describe('a kitchen', () => {
 
 	it('puts somebody out with their sessions and devices', async () => {
 		const maker = await somebody();
-		await addHelper(bench.db, bench.kitchen.id, { name: 'Helper', role: 'maker', code: '8024' });
+		await addHelper(bench.db, bench.kitchen.id, { name: 'Helper', role: 'maker', code: '8035' });
 		const deviceId = await letDeviceIn(bench.db, bench.kitchen.id, {
 			token: newToken(),
 			name: 'Their phone',

@@ -1,3 +1,4 @@
+import { RIGHTS } from '../../src/lib/people/roles.ts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { createBatch } from '$lib/server/batches/create.ts';
 import { batchesLeft } from '$lib/server/batches/left.ts';
@@ -57,7 +58,8 @@ const attention = async () =>
 		bench.db,
 		bench.kitchen,
 		await batchesLeft(bench.db, bench.kitchen),
-		await recentSummaries(bench.db, bench.kitchen)
+		await recentSummaries(bench.db, bench.kitchen),
+		RIGHTS
 	);
 
 beforeAll(async () => {

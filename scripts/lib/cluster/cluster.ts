@@ -3,6 +3,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'n
 import { join } from 'node:path';
 import { APPLICATION, addressAt } from '../mariadb.ts';
 import { startApplication, type Application } from '../application.ts';
+import { secretKeyFile } from '../secret-key.ts';
 import { ensureProgram, HAPROXY, RSYNC } from '../packages.ts';
 import { freePort } from '../ports.ts';
 import { prepareDatabase } from '../prepare.ts';
@@ -94,6 +95,7 @@ export async function startCluster(folder: string, port: number): Promise<Cluste
 			if (!place) return;
 			applications[nth] = await startApplication(join(folder, place.name), place.port, {
 				DATABASE_URL: addressAt(place.database, APPLICATION, secrets.app),
+				SECRET_KEY_FILE: secretKeyFile(folder, {}),
 				// Migrations ran once, from here; the process may change nothing of the schema.
 				DATABASE_CLUSTER: 'yes',
 				ORIGIN: `http://127.0.0.1:${port}`

@@ -1,6 +1,6 @@
 import type { Facts } from '$core/facts.ts';
 import type { TakenLine } from '$core/formula/by-feel.ts';
-import type { Line, Recipe } from '$core/formula/types.ts';
+import type { Line, Recipe, RulesName } from '$core/formula/types.ts';
 import type { Choices } from '$core/formula/process.ts';
 import type { Block } from '$core/label/blocks.ts';
 import type { Difference } from '$core/label/compare.ts';
@@ -64,6 +64,13 @@ export interface Label {
 	revisions: LabelRevision[];
 	/** What the newest revision says that would no longer be so. */
 	changes: Difference[];
+}
+
+/** A label as it is seen by who may print it and may not see its formula. */
+export interface SeenLabel extends Pick<Label, 'revisions' | 'changes'> {
+	product: Pick<Product, 'id' | 'name' | 'packPieces' | 'pieceMany'>;
+	rules: RulesName;
+	state: LabelState;
 }
 
 /** Where a label stands, in a word. */

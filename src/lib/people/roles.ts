@@ -14,7 +14,9 @@ export const RIGHTS = [
 	'stock',
 	/** Read labels, and print them. */
 	'labels',
-	/** Follow lots to packs and back, with whom they went to. */
+	/** See what a formula weighs: its lines in grams, weighings, and what a label is worked out from. */
+	'formula',
+	/** Follow lots to packs and back, by where and when they went. */
 	'trace',
 	/** Change ingredients, prices and formulas. */
 	'formulate',
@@ -22,8 +24,12 @@ export const RIGHTS = [
 	'approve',
 	/** Sell at the stall. */
 	'sell',
-	/** The ledger, totals, costs and profit, and customers' names. */
+	/** The ledger of sales: totals, takings, fees and profit. */
 	'ledger',
+	/** What was paid for ingredients, lots and materials, and what a piece, a pack and a batch cost. */
+	'costs',
+	/** Names of customers, wherever they stand; an order says for whom it is to who hands it over. */
+	'customers',
 	/** The kitchen's settings. */
 	'settings',
 	/** Who comes in, on what, and what each did. */
@@ -38,7 +44,7 @@ export type Right = (typeof RIGHTS)[number];
 /** The one table of who may what. */
 export const RIGHTS_OF: Readonly<Record<Role, readonly Right[]>> = {
 	owner: RIGHTS,
-	maker: ['look', 'hear', 'make', 'stock', 'labels', 'trace'],
+	maker: ['look', 'hear', 'make', 'stock', 'labels', 'formula', 'trace'],
 	seller: ['hear', 'labels', 'sell'],
 	inspector: ['inspect']
 };
@@ -50,13 +56,24 @@ export const RIGHTS_IN_PRACTICE: readonly Right[] = [
 	'make',
 	'stock',
 	'labels',
+	'formula',
 	'trace',
 	'formulate',
-	'approve'
+	'approve',
+	// Those of a story are made up.
+	'costs'
 ];
 
 /** What a short code at a shared device is too weak a proof for: it asks for the person's own key. */
-export const NOT_BY_CODE: readonly Right[] = ['ledger', 'settings', 'people', 'data', 'approve'];
+export const NOT_BY_CODE: readonly Right[] = [
+	'ledger',
+	'costs',
+	'customers',
+	'settings',
+	'people',
+	'data',
+	'approve'
+];
 
 /** What somebody may who came in as they did. */
 export function rightsOf(role: Role, byCode: boolean): readonly Right[] {

@@ -11,8 +11,10 @@ import { today } from './kitchens.ts';
  */
 export function knownPage<T>(locals: App.Locals, what: string, read: () => Promise<T>): Promise<T> {
 	locals.isKnown ??= true;
-	const { db, kitchen } = locals;
-	return known(db, kitchen.id, 'all', `page ${what} ${today(kitchen)}`, read);
+	const { db, kitchen, who } = locals;
+	// Kept for all who may the same.
+	const rights = who?.rights.join() ?? '';
+	return known(db, kitchen.id, 'all', `page ${what} ${rights} ${today(kitchen)}`, read);
 }
 
 /** Says of an answer that it is of this moment: a timer runs on it. */
@@ -61,7 +63,7 @@ export async function answerOnce(
 	const { locals, request } = event;
 	// As it came: what a page asks for again of its data is no part of the event's own address.
 	const { who } = locals;
-	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.device?.id}`;
+	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.rights.join()} ${who?.device?.id}`;
 	const what = `answer ${by} ${request.url} ${today(locals.kitchen)}`;
 	const before = await keptSince(locals.kitchen.id, 'all', what);
 	if (before instanceof KeptAnswer) return before.to(request);

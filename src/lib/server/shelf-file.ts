@@ -46,10 +46,19 @@ function textRow(ingredient: ShelfIngredient, pack: PricePack | undefined): Reco
 	};
 }
 
-async function textRows(db: Database, kitchen: Kitchen): Promise<Record<Column, string>[]> {
+/** Whether what ingredients cost is given out with them. */
+export interface Given {
+	withPrices: boolean;
+}
+
+async function textRows(
+	db: Database,
+	kitchen: Kitchen,
+	{ withPrices }: Given
+): Promise<Record<Column, string>[]> {
 	const [ingredients, packs] = await Promise.all([
 		listIngredients(db, kitchen.id),
-		pricePacks(db, kitchen.id)
+		withPrices ? pricePacks(db, kitchen.id) : []
 	]);
 	return ingredients
 		.filter((ingredient) => ingredient.mix === null)
@@ -62,13 +71,21 @@ async function textRows(db: Database, kitchen: Kitchen): Promise<Record<Column, 
 }
 
 /** The shelf as CSV, one ingredient a row with its newest price; mixes, which follow from others, are left out. */
-export async function shelfCsv(db: Database, kitchen: Kitchen): Promise<string> {
-	return csvText({ fields: [...SHELF_COLUMNS], data: await textRows(db, kitchen) });
+export async function shelfCsv(
+	db: Database,
+	kitchen: Kitchen,
+	given: Given = { withPrices: true }
+): Promise<string> {
+	return csvText({ fields: [...SHELF_COLUMNS], data: await textRows(db, kitchen, given) });
 }
 
 /** The shelf as JSON: the same rows as the CSV, by column. */
-export async function shelfJson(db: Database, kitchen: Kitchen): Promise<string> {
-	const ingredients = await textRows(db, kitchen);
+export async function shelfJson(
+	db: Database,
+	kitchen: Kitchen,
+	given: Given = { withPrices: true }
+): Promise<string> {
+	const ingredients = await textRows(db, kitchen, given);
 	return `${JSON.stringify({ squareBatchShelf: 1, ingredients }, null, '\t')}\n`;
 }
 

@@ -1,3 +1,4 @@
+import { may } from '$lib/server/edge/shapes.ts';
 import { isMade } from '$lib/server/batches/history.ts';
 import { countMade, listSummaries, summariesOnBench } from '$lib/server/batches/standing.ts';
 import { knownPage } from '$lib/server/page.ts';
@@ -36,7 +37,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 				closings: batch.standing.closings,
 				cookLoss: batch.standing.cookLoss,
 				overallYield: batch.standing.overallYield,
-				perPack: batch.standing.cost?.perPack ?? null
+				perPack: may(locals, 'costs') ? (batch.standing.cost?.perPack ?? null) : null
 			}))
 		};
 	});

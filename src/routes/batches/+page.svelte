@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { dayText, money, percent, plain } from '$lib/format.ts';
 	import Figure from '$lib/ui/Figure.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
@@ -70,7 +71,7 @@
 					<th class="number hidden lg:table-cell">Overall yield</th>
 					<th class="number">Packs</th>
 					<th class="number">Left</th>
-					<th class="number">Cost a pack</th>
+					{#if mayHere('costs')}<th class="number">Cost a pack</th>{/if}
 				</tr>
 			</thead>
 			<tbody>
@@ -97,11 +98,13 @@
 						>
 						<td class="number">{batch.packsMade}<span class="unit">× {batch.packPieces}</span></td>
 						<td class={['number', batch.packsLeft > 0 && 'font-bold']}>{batch.packsLeft}</td>
-						<td class="number"
-							><Figure
-								value={batch.perPack === null ? null : money(batch.perPack, data.kitchen.currency)}
-							/></td
-						>
+						{#if mayHere('costs')}
+							<td class="number"
+								><Figure
+									value={batch.perPack === null ? null : money(batch.perPack, data.kitchen.currency)}
+								/></td
+							>
+						{/if}
 					</tr>
 				{/each}
 			</tbody>

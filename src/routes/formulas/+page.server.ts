@@ -1,4 +1,5 @@
 import { openedHydration } from '$core/formula/mix.ts';
+import { may } from '$lib/server/edge/shapes.ts';
 import { mixParts } from '$lib/server/mixes.ts';
 import { attempt } from '$lib/server/edge/actions.ts';
 import { keyOf } from '$lib/server/edge/validated.ts';
@@ -54,7 +55,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 						finishedWeight_g: facts?.yield.finishedWeight_g ?? null,
 						contains: facts?.allergens.contains ?? [],
 						unconfirmed: facts?.allergens.unconfirmed.length ?? 0,
-						perPack: facts?.cost.perPack ?? null,
+						perPack: may(locals, 'costs') ? (facts?.cost.perPack ?? null) : null,
 						price: product?.price ?? null
 					};
 				})

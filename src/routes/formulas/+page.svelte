@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import OnceKey from '$lib/form/OnceKey.svelte';
 	import { enhance } from '$app/forms';
 	import { fixed, money } from '$lib/format.ts';
@@ -44,7 +45,7 @@
 					<th class="number hidden lg:table-cell">Hydration</th>
 					<th class="number">Ball → finished</th>
 					<th class="hidden sm:table-cell">Contains</th>
-					<th class="number">Costs a pack</th>
+					{#if mayHere('costs')}<th class="number">Costs a pack</th>{/if}
 					<th class="number hidden sm:table-cell">Sold at</th>
 				</tr>
 			</thead>
@@ -79,11 +80,13 @@
 								>
 							{/if}
 						</td>
-						<td class="number"
-							><Figure
-								value={formula.perPack === null ? null : money(formula.perPack, data.kitchen.currency)}
-							/></td
-						>
+						{#if mayHere('costs')}
+							<td class="number"
+								><Figure
+									value={formula.perPack === null ? null : money(formula.perPack, data.kitchen.currency)}
+								/></td
+							>
+						{/if}
 						<td class="number hidden sm:table-cell"
 							><Figure
 								value={formula.price === null ? null : money(formula.price, data.kitchen.currency)}

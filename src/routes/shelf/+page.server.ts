@@ -1,6 +1,7 @@
 import { rulesOf } from '$core/rules/index.ts';
 import { completeness } from '$core/rules/completeness.ts';
 import { pricePerUsableGram } from '$core/cost/cost.ts';
+import { may } from '$lib/server/edge/shapes.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { pricePacks } from '$lib/server/prices.ts';
@@ -13,7 +14,7 @@ export const load: PageServerLoad = ({ locals }) =>
 		const { db, kitchen } = locals;
 		const [ingredients, packs] = await Promise.all([
 			listIngredients(db, kitchen.id),
-			pricePacks(db, kitchen.id)
+			may(locals, 'costs') ? pricePacks(db, kitchen.id) : []
 		]);
 		const shelf = coreShelf(ingredients, packs, today(kitchen), kitchen.rules);
 		const rules = rulesOf(kitchen.rules);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { nutrientWord } from '$core/composition/nutrients.ts';
 	import { readTag, declaredName } from '$core/allergens/tags.ts';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -64,7 +65,7 @@
 					<th class="hidden sm:table-cell">Kind</th>
 					<th>Allergens</th>
 					<th class="hidden md:table-cell">Composition</th>
-					<th class="number">Price a kg</th>
+					{#if mayHere('costs')}<th class="number">Price a kg</th>{/if}
 				</tr>
 			</thead>
 			<tbody>
@@ -102,11 +103,13 @@
 								>
 							{/if}
 						</td>
-						<td class="number"
-							><Figure
-								value={each.pricePerKg === null ? null : money(each.pricePerKg, data.kitchen.currency)}
-							/></td
-						>
+						{#if mayHere('costs')}
+							<td class="number"
+								><Figure
+									value={each.pricePerKg === null ? null : money(each.pricePerKg, data.kitchen.currency)}
+								/></td
+							>
+						{/if}
 					</tr>
 				{/each}
 			</tbody>

@@ -1,7 +1,8 @@
 import type { Database } from '../db/connection.ts';
 import { Refused, refuse } from '../errors.ts';
 import type { Cells } from '../rows.ts';
-import type { Archive } from './read.ts';
+import { called } from './check.ts';
+import type { Archive, Rows } from './read.ts';
 import { KITCHENS, kitchenColumn, kitchenTables, WITHOUT, type KitchenTable } from './tables.ts';
 
 /** How far a restore is. */
@@ -35,12 +36,12 @@ export async function insertAll(
 	}: { goOn?: (progress: Progress) => void; together?: Together; own?: Cells } = {}
 ): Promise<void> {
 	const tables = await kitchenTables(db);
-	refuseStrange(archive, tables);
+	await refuseStrange(archive, tables);
 	const { id } = archive.manifest.kitchen;
 	const of = archive.manifest.tables.reduce((sum, table) => sum + table.rows, 0);
 	let done = 0;
 	for (const table of inOrder(tables)) {
-		for (const some of inParts(archive.rowsOf(table.name))) {
+		for await (const some of inParts(archive.rowsOf(table.name))) {
 			goOn({ table: table.name, done, of });
 			await together(db, (transaction) =>
 				insert(transaction, table, some, table.name === KITCHENS ? own : {})
@@ -49,7 +50,7 @@ export async function insertAll(
 		}
 	}
 	// Nothing more is weighed of a closed batch: it is closed only now that everything of it is in.
-	for (const some of inParts(archive.rowsOf('batches')))
+	for await (const some of inParts(archive.rowsOf('batches')))
 		await together(db, async (transaction) => {
 			for (const { id: batchId, closed_at: closedAt } of some)
 				if (closedAt !== null)
@@ -61,10 +62,10 @@ export async function insertAll(
 }
 
 /** Rows in their order, as many together as go in at once. */
-export function* inParts(rows: readonly Cells[]): Generator<Cells[]> {
+export async function* inParts(rows: Rows): AsyncGenerator<Cells[]> {
 	let part: Cells[] = [];
 	let characters = 0;
-	for (const row of rows) {
+	for await (const row of rows) {
 		const length = JSON.stringify(row).length;
 		if (part.length === AT_ONCE || (part.length > 0 && characters + length > MOST_CHARACTERS)) {
 			yield part;
@@ -86,8 +87,19 @@ async function insert(db: Database, table: KitchenTable, rows: Cells[], own: Cel
 	try {
 		await db(table.name).insert(open);
 	} catch (error) {
-		throw asRefused(table.name, error);
+		throw (await whichOf(db, table.name, open)) ?? error;
 	}
+}
+
+/** Which of some rows the database would not have, in words; null where it takes each, and the fault is ours. */
+async function whichOf(db: Database, table: string, rows: readonly Cells[]): Promise<unknown> {
+	for (const row of rows)
+		try {
+			await db(table).insert(row);
+		} catch (error) {
+			return asRefused(table, row, error);
+		}
+	return null;
 }
 
 /** The kitchen first, by which what came in is found again; then batches: what belongs to one looks whether it is closed. */
@@ -96,12 +108,12 @@ const inOrder = (tables: readonly KitchenTable[]) =>
 	[...tables].sort((a, b) => FIRST.indexOf(b.name) - FIRST.indexOf(a.name));
 
 /** Refuses tables and columns that are not known, and rows of another kitchen. */
-function refuseStrange({ manifest, rowsOf }: Archive, tables: readonly KitchenTable[]): void {
+async function refuseStrange({ manifest, rowsOf }: Archive, tables: readonly KitchenTable[]): Promise<void> {
 	const known = new Map(tables.map((table) => [table.name, table]));
 	for (const { name } of manifest.tables) {
 		const table = known.get(name) ?? refuse('', `the archive has a table that is not known here: ${name}`);
 		const columns = new Set(table.columns);
-		for (const row of rowsOf(name)) {
+		for await (const row of rowsOf(name)) {
 			if (row[kitchenColumn(name)] !== manifest.kitchen.id)
 				refuse('', `${name} holds a row that is not of this kitchen`);
 			const strange = Object.keys(row).find((column) => !columns.has(column));
@@ -110,13 +122,29 @@ function refuseStrange({ manifest, rowsOf }: Archive, tables: readonly KitchenTa
 	}
 }
 
-/** What the database refused as a word to the person; what is our own mistake stays an error. */
-function asRefused(table: string, error: unknown): unknown {
-	const { errno, sqlMessage } = error as { errno?: number; sqlMessage?: string };
-	const ownWords = errno === undefined;
-	return ownWords
-		? error
-		: new Refused([
-				{ path: '', message: `a row of ${table} cannot be here as it is: ${sqlMessage ?? 'it was refused'}` }
-			]);
+/** What an error of the database means for who brings an archive in, by its number. */
+const MEANS: Readonly<Record<number, string>> = {
+	1048: 'something in it is missing',
+	1062: 'something that is here has its id, or its name',
+	1264: 'a number in it is too large',
+	1406: 'something in it is too long',
+	1452: 'it names what is not in the archive',
+	4025: 'what it says does not go together'
+};
+/** By which a guard of ours speaks for itself. */
+const OWN_STATE = '45000';
+
+/** What the database refused as a word to the person, of the record it was; what is our own mistake stays an error. */
+function asRefused(table: string, row: Cells, error: unknown): unknown {
+	const { errno, sqlState, sqlMessage = '' } = error as DatabaseError;
+	if (errno === undefined) return error;
+	const why = sqlState === OWN_STATE ? sqlMessage : (MEANS[errno] ?? 'the database does not take it');
+	const message = `the record ${String(row.id)} of ${table}${called(row)} cannot be here as it is: ${why}`;
+	return new Refused([{ path: '', message }]);
+}
+
+interface DatabaseError {
+	errno?: number;
+	sqlState?: string;
+	sqlMessage?: string;
 }

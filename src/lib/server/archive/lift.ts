@@ -1,9 +1,13 @@
-import type { Cells } from '../rows.ts';
+import { createReadStream, rmSync } from 'node:fs';
+import { appendFile, mkdtemp } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { migrateTo, migrate } from '../db/migrate.ts';
 import { databaseNamed, openDatabase, urlOf, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { dumpKitchen } from './dump.ts';
-import type { Archive } from './read.ts';
+import type { Archive, Rows } from './read.ts';
+import { rowsIn } from './rows.ts';
 import { insertAll } from './insert.ts';
 import { tableFile } from './format.ts';
 
@@ -42,15 +46,29 @@ export async function lifted(database: Database, archive: Archive): Promise<Arch
 	}
 }
 
+/** What the database beside holds, in files of its own until it is brought in: none of it is kept in memory. */
 async function collected(scratch: Database, { manifest }: Archive): Promise<Archive> {
-	const texts = new Map<string, string[]>();
-	const tables = dumpKitchen(scratch, manifest.kitchen, manifest.writtenAt);
-	let next = await tables.next();
-	for (; !next.done; next = await tables.next()) {
-		const { file, text } = next.value;
-		texts.set(file, [...(texts.get(file) ?? []), text]);
+	const folder = await mkdtemp(join(tmpdir(), 'square-batch-lifted-'));
+	const close = () => rmSync(folder, { recursive: true, force: true });
+	try {
+		const paths = new Map<string, string>();
+		const pathOf = (file: string): string => {
+			const path = paths.get(file) ?? join(folder, `${paths.size}.json`);
+			paths.set(file, path);
+			return path;
+		};
+		const tables = dumpKitchen(scratch, manifest.kitchen, manifest.writtenAt);
+		let next = await tables.next();
+		for (; !next.done; next = await tables.next())
+			await appendFile(pathOf(next.value.file), next.value.text, { mode: 0o600 });
+		const rowsOf = (table: string): Rows => {
+			const file = tableFile(table);
+			const path = paths.get(file);
+			return path === undefined ? [] : rowsIn(createReadStream(path), file);
+		};
+		return { manifest: next.value, rowsOf, close };
+	} catch (error) {
+		close();
+		throw error;
 	}
-	const read = (table: string): Cells[] =>
-		JSON.parse((texts.get(tableFile(table)) ?? ['[]']).join('')) as Cells[];
-	return { manifest: next.value, rowsOf: read };
 }

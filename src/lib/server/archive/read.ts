@@ -4,6 +4,7 @@ import { manifestSchema } from '../edge/archive.ts';
 import { refuse, Refused } from '../errors.ts';
 import type { Cells } from '../rows.ts';
 import { ARCHIVE_VERSION, MANIFEST, tableFile, type Manifest } from './format.ts';
+import { rowsIn } from './rows.ts';
 
 const MIB = 1024 ** 2;
 /** The most an archive's tables may come to, and each of them: ten busy years are a tenth of it. */
@@ -16,13 +17,21 @@ const MOST_FILES = 500_000;
 const MOST_RATIO = 200;
 const SMALL = MIB;
 
-/** An archive as it was read: what it says of itself, and the rows of each table. */
+/** Rows of a table, from the first on, each time they are asked for. */
+export type Rows = AsyncIterable<Cells> | Iterable<Cells>;
+
+/** An archive that can be read: what it says of itself, and the rows of each table, of which none is kept in memory. */
 export interface Archive {
 	manifest: Manifest;
-	rowsOf: (table: string) => Cells[];
+	rowsOf: (table: string) => Rows;
+	/** Lets go of its file, once nothing more is read of it. */
+	close?: () => unknown;
 }
 
-/** Reads an archive, from its file or as it is, and sees that it is whole. Throws `Refused` with what is wrong with it. */
+/**
+ * Opens an archive, from its file or as it is, and sees that it is whole, by reading all of it once. Throws `Refused`
+ * with what is wrong with it.
+ */
 export async function readArchive(from: string | Uint8Array): Promise<Archive> {
 	const options = { lazyEntries: true, autoClose: false };
 	const opened =
@@ -30,8 +39,9 @@ export async function readArchive(from: string | Uint8Array): Promise<Archive> {
 	const zip = await opened.catch(noZip);
 	try {
 		return await read(zip);
-	} finally {
+	} catch (error) {
 		zip.close();
+		throw error;
 	}
 }
 
@@ -44,24 +54,42 @@ function noZip(error: unknown): never {
 async function read(zip: ZipFile): Promise<Archive> {
 	const entries = await entriesOf(zip).catch(noZip);
 	const manifest = await manifestIn(zip, entries);
-	const rows = new Map<string, Cells[]>();
+	const tables = new Map<string, Entry>();
 	for (const table of manifest.tables) {
 		const file = tableFile(table.name);
 		const entry = entries.get(file);
 		if (!entry) return refuse('', `the archive is not whole: ${file} is missing`);
 		entries.delete(file);
-		const bytes = await bytesOf(zip, entry).catch(noZip);
-		if (createHash('sha256').update(bytes).digest('hex') !== table.sha256)
-			refuse('', `${file} is not as it was written: it was changed or is damaged`);
-		const list = parsed(bytes, file);
-		if (!Array.isArray(list) || list.length !== table.rows)
-			return refuse('', `${file} does not hold the ${table.rows} rows it should`);
-		if (!list.every(isRow)) return refuse('', `${file} holds what is no row`);
-		rows.set(table.name, list);
+		tables.set(table.name, entry);
 	}
 	const [unsaid] = entries.keys();
 	if (unsaid !== undefined) refuse('', `${MANIFEST} says nothing of ${unsaid}, which is in the archive`);
-	return { manifest, rowsOf: (table) => rows.get(table) ?? [] };
+	for (const table of manifest.tables) {
+		const entry = tables.get(table.name);
+		if (entry) await seeThatItIsWhole(zip, entry, table).catch(noZip);
+	}
+	const rowsOf = (table: string): Rows => {
+		const entry = tables.get(table);
+		return entry ? rowsIn(bytesOf(zip, entry), tableFile(table)) : [];
+	};
+	return { manifest, rowsOf, close: () => zip.close() };
+}
+
+/** Reads a table's file to its end: it is as it was written, and holds the rows it should. */
+async function seeThatItIsWhole(
+	zip: ZipFile,
+	entry: Entry,
+	{ name, rows, sha256 }: Manifest['tables'][number]
+): Promise<void> {
+	const file = tableFile(name);
+	const hash = createHash('sha256');
+	for await (const chunk of bytesOf(zip, entry)) hash.update(chunk);
+	if (hash.digest('hex') !== sha256)
+		refuse('', `${file} is not as it was written: it was changed or is damaged`);
+	let count = 0;
+	const all = rowsIn(bytesOf(zip, entry), file);
+	while (!(await all.next()).done) count++;
+	if (count !== rows) refuse('', `${file} does not hold the ${rows} rows it should`);
 }
 
 /** The archive's tables by the names of their files, none yet unpacked; refuses what would come to too much. */
@@ -83,25 +111,26 @@ async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
 	return entries;
 }
 
-/** A file of the archive, unpacked; no longer than it says, which the library sees to. */
-async function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
-	const chunks: Buffer[] = [];
-	for await (const chunk of await zip.openReadStreamPromise(entry)) chunks.push(chunk as Buffer);
-	return Buffer.concat(chunks);
+/** A file of the archive, unpacked piece by piece; no longer than it says, which the library sees to. */
+async function* bytesOf(zip: ZipFile, entry: Entry): AsyncGenerator<Buffer> {
+	for await (const chunk of await zip.openReadStreamPromise(entry)) yield chunk as Buffer;
 }
 
-/** Whether something is a row as it was written: columns of plain values. */
-const isRow = (value: unknown): value is Cells =>
-	typeof value === 'object' &&
-	value !== null &&
-	!Array.isArray(value) &&
-	Object.values(value).every((cell) => cell === null || typeof cell !== 'object');
+/** What the archive says of itself is short. */
+const MOST_OF_THE_MANIFEST = 4 * MIB;
+
+async function wholeOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
+	if (entry.uncompressedSize > MOST_OF_THE_MANIFEST) refuse('', `${MANIFEST} is too large to be one of ours`);
+	const chunks: Buffer[] = [];
+	for await (const chunk of bytesOf(zip, entry)) chunks.push(chunk);
+	return Buffer.concat(chunks);
+}
 
 async function manifestIn(zip: ZipFile, entries: Map<string, Entry>): Promise<Manifest> {
 	const entry = entries.get(MANIFEST);
 	if (!entry) return refuse('', `this is not an archive of Square Batch: it has no ${MANIFEST}`);
 	entries.delete(MANIFEST);
-	const said = manifestSchema.validate(parsed(await bytesOf(zip, entry).catch(noZip), MANIFEST), {
+	const said = manifestSchema.validate(parsed(await wholeOf(zip, entry).catch(noZip), MANIFEST), {
 		convert: false
 	});
 	if (said.error) return refuse('', `${MANIFEST} cannot be read: ${said.error.message}`);

@@ -25,6 +25,18 @@ export async function restoreKitchen(
 	archive: Archive,
 	goOn: (progress: Progress) => void = () => {}
 ): Promise<string> {
+	try {
+		return await brought(database, archive, goOn);
+	} finally {
+		archive.close?.();
+	}
+}
+
+async function brought(
+	database: Database,
+	archive: Archive,
+	goOn: (progress: Progress) => void
+): Promise<string> {
 	const here = await migrationOf(database);
 	const there = archive.manifest.migration;
 	if (there !== here && !migrationsUpTo(here).some(([name]) => name === there))
@@ -33,8 +45,8 @@ export async function restoreKitchen(
 	if (await database(KITCHENS).where('id', id).first('id'))
 		refuse('', `${name} is on this machine already: it cannot be here twice`);
 	const current = there === here ? archive : await lifted(database, archive);
-	await checkRows(database, current);
 	try {
+		await checkRows(database, current);
 		// Rows refer to each other in both directions; every reference is followed afterwards.
 		await insertAll(database, current, { goOn, together: withoutReferences, own: { state: 'arriving' } });
 		await followReferences(database, id);
@@ -48,6 +60,8 @@ export async function restoreKitchen(
 	} catch (error) {
 		await removeUnfinished(database);
 		throw error;
+	} finally {
+		if (current !== archive) current.close?.();
 	}
 	return id;
 }

@@ -7,6 +7,8 @@ export interface News {
 	batchId: string;
 	/** What was added; empty where the whole record changed and has to be read again. */
 	entries: Entry[];
+	/** Who may what changed: what goes on is asked again. It is told to no browser. */
+	access?: true;
 }
 
 /** What was told longer ago is in what a page reads when it opens: nobody asks for it any more. */
@@ -32,6 +34,15 @@ export async function tell(transaction: Database, kitchenId: string, news: News)
 		told_at: utcNow()
 	});
 	if (number % LOOKED_FOR_EVERY === 0) await forgetOld(transaction, kitchenId);
+}
+
+/** Has every stream of some kitchens ask again, at whatever process it is, whether whoever listens still may. */
+export async function tellOfAccess(
+	transaction: Database,
+	kitchenIds: readonly (string | null)[]
+): Promise<void> {
+	for (const kitchenId of new Set(kitchenIds.filter((id) => id !== null)))
+		await tell(transaction, kitchenId, { batchId: '', entries: [], access: true });
 }
 
 /** Lets go of what a kitchen was told long ago. */

@@ -6,6 +6,7 @@ import { madeOnce } from '../db/once.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
 import type { LabelsAsked } from './kinds/labels.ts';
+import { mayStillHave } from './may-still.ts';
 import { dropParts } from './parts.ts';
 
 /** What somebody asks for that takes long. */
@@ -97,8 +98,10 @@ export async function jobOf(db: Database, personId: string, jobId: string): Prom
 	const row = await db('jobs')
 		.where({ id: jobId, person_id: personId })
 		.first<JobRow | undefined>([...COLUMNS]);
-	if (!row) throw new NotFound('this work is not here');
-	return toJob(row);
+	const job = row && toJob(row);
+	// Asked for as an owner, it is not taken as somebody who is none any more.
+	if (!job || !(await mayStillHave(db, { personId, ...job }))) throw new NotFound('this work is not here');
+	return job;
 }
 
 /** What somebody asked for in a kitchen lately, the newest first. */

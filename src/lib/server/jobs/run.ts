@@ -2,9 +2,11 @@ import type { JobKind, JobOutcome } from '../../jobs/types.ts';
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
 import { Refused } from '../errors.ts';
+import { utcNow } from '../rows.ts';
 import { jobsRunning } from '../seen/metrics.ts';
 import { endJob } from './end.ts';
 import type { Doing } from './hands.ts';
+import { mayStillHave } from './may-still.ts';
 import { dropParts } from './parts.ts';
 import { archive } from './kinds/archive.ts';
 import { labels } from './kinds/labels.ts';
@@ -53,7 +55,7 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 	let far: { done: number; of: number | null } = { done: 0, of: null };
 	const holding = setInterval(() => {
 		// A database that is away for a moment takes no job away: it is held until its time is over.
-		holdOn(db, job, far).then(
+		hold(db, job, far).then(
 			(isHeld) => isHeld || lost.abort(new Error('stopped')),
 			(error: unknown) => log.warn({ error: logged(error) }, 'a job could not be held')
 		);
@@ -66,7 +68,7 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 			tell: (done, of) => (far = { done, of })
 		});
 		clearInterval(holding);
-		await holdOn(db, job, far);
+		await hold(db, job, far);
 		if (!(await endJob(db, job, 'done', outcome))) await stoppedTooLate(db, job, outcome);
 	} catch (error) {
 		clearInterval(holding);
@@ -76,6 +78,16 @@ async function run(db: Database, job: Taken, ending: AbortSignal): Promise<void>
 	} finally {
 		clearInterval(holding);
 	}
+}
+
+/** Whether a job goes on here: it is held still, and who asked for it may still have it; where not it is stopped. */
+async function hold(db: Database, job: Taken, far: { done: number; of: number | null }): Promise<boolean> {
+	if (!(await holdOn(db, job, far))) return false;
+	if (await mayStillHave(db, job)) return true;
+	await db('jobs')
+		.where({ id: job.id, state: 'running' })
+		.update({ state: 'stopped', taken_by: null, taken_until: null, ended_at: utcNow() });
+	return false;
 }
 
 /** Stopped when all of it was done: what it gave is dropped; what is in the kitchen is there, and said to be. */

@@ -25,7 +25,7 @@ async function isOwnKitchenHere(db: Database): Promise<boolean> {
 		.whereNull('m.ended_at')
 		.whereNull('k.practice_of')
 		.whereIn('k.state', [...OPEN])
-		.first('m.id');
+		.first<{ id: string } | undefined>('m.id');
 	return row !== undefined;
 }
 

@@ -2,6 +2,7 @@ import type { Device } from '../../people/member.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
+import { tellOfAccess } from '../feed/tell.ts';
 import { newId, utcNow } from '../rows.ts';
 import { addressKey } from './limits.ts';
 import { newToken, tokenHash } from './secrets.ts';
@@ -201,6 +202,7 @@ export async function putDeviceOut(db: Database, kitchenId: string, id: string):
 			.whereNull('put_out_at')
 			.update({ put_out_at: utcNow() });
 		if (changed === 0) throw new NotFound('this device is not here, or was put out before');
+		await tellOfAccess(transaction, [kitchenId]);
 	});
 }
 

@@ -2,6 +2,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import { utcNow } from '../rows.ts';
+import { endSessions } from './sessions.ts';
 
 /** What stands in the lists of a kitchen in the place of somebody whose account is gone. */
 const GONE = 'somebody who left';
@@ -35,6 +36,7 @@ export async function erasePerson(db: Database, personId: string): Promise<void>
 				person_id: null,
 				ended_at: transaction.raw('COALESCE(ended_at, ?)', [utcNow()])
 			});
+		await endSessions(transaction, { person_id: personId });
 		await transaction('persons').where('id', personId).delete();
 	});
 }

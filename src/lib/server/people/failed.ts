@@ -40,7 +40,9 @@ export function noteFailed(db: Database, failed: Failed): void {
 }
 
 /** Waits until what failed so far is noted. */
-export const failuresNoted = async (): Promise<void> => void (await Promise.all(going));
+export async function failuresNoted(): Promise<void> {
+	await Promise.all(going);
+}
 
 async function note(
 	db: Database,
@@ -54,7 +56,8 @@ async function note(
 		.whereNull('k.practice_of')
 		.whereIn('k.state', [...OPEN]);
 	if (kitchenId !== undefined) void of.where('k.id', kitchenId);
-	for (const { id, kitchen_id } of await of.select('m.id', 'm.kitchen_id'))
+	const theirs = await of.select<{ id: string; kitchen_id: string }[]>('m.id', 'm.kitchen_id');
+	for (const { id, kitchen_id } of theirs)
 		await noteDeed(db, {
 			kitchenId: kitchen_id,
 			membershipId: id,

@@ -1,4 +1,5 @@
 import type { Inspected, InspectedBatch, InspectedLabel } from '../../people/inspection.ts';
+import { dayIn } from '../../day.ts';
 import type { Span } from '../../people/member.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelText } from '$core/label/text.ts';
@@ -54,7 +55,8 @@ export async function inspected(db: Database, kitchen: Kitchen, span: Span | nul
 			})
 	]);
 	const newest = new Map<string, (typeof labels)[number]>();
-	for (const label of labels) if (!newest.has(label.id)) newest.set(label.id, label);
+	const shown = span ? inForce(labels, ({ id }) => id, span, kitchen.timeZone) : labels;
+	for (const label of shown) if (!newest.has(label.id)) newest.set(label.id, label);
 	return {
 		span,
 		batches: rows.map((row) => ({
@@ -92,13 +94,42 @@ export async function inspectedBatch(
 	};
 }
 
-/** What a product's labels said, each as it was approved. Throws `NotFound`. */
+/**
+ * Of revisions, the newest first of each label, those that stood on a day of a span: approved by its end, and not
+ * followed by another before its beginning.
+ */
+function inForce<R extends { number: number; approved_at: string }>(
+	revisions: readonly R[],
+	labelOf: (revision: R) => string,
+	span: Span,
+	timeZone: string
+): R[] {
+	const dayOf = ({ approved_at }: R) => dayIn(timeZone, new Date(`${approved_at.replace(' ', 'T')}Z`));
+	return revisions.filter((revision) => {
+		const next = revisions
+			.filter((each) => labelOf(each) === labelOf(revision) && each.number > revision.number)
+			.at(-1);
+		return dayOf(revision) <= span.to && (!next || dayOf(next) >= span.from);
+	});
+}
+
+/** What a product's labels said in the days that are seen, each as it was approved. Throws `NotFound`. */
 export async function inspectedLabel(
 	db: Database,
 	kitchen: Kitchen,
+	span: Span | null,
 	productId: string
 ): Promise<InspectedLabel> {
-	const { product, revisions } = await getLabel(db, kitchen, productId);
+	const { product, revisions: all } = await getLabel(db, kitchen, productId);
+	const revisions = span
+		? inForce(
+				all.map((revision) => ({ ...revision, approved_at: revision.approvedAt })),
+				() => productId,
+				span,
+				kitchen.timeZone
+			)
+		: all;
+	if (revisions.length === 0) throw new NotFound('this label is not here, or not of these days');
 	return {
 		name: product.name,
 		revisions: revisions.map(({ number, approvedAt, formulaNumber, content }) => ({

@@ -5,6 +5,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { OPEN } from '../kitchens.ts';
+import { tellOfAccess } from '../feed/tell.ts';
 import { newId, utcNow } from '../rows.ts';
 import { shortCodeProblem } from './passwords.ts';
 import { chosenHash, isChosen } from './secrets.ts';
@@ -173,6 +174,7 @@ export async function changeRole(
 		await transaction('memberships')
 			.where({ kitchen_id: kitchenId, id })
 			.update({ role, ...spanColumns(span), version: version + 1 });
+		await tellOfAccess(transaction, [kitchenId]);
 	});
 }
 
@@ -193,6 +195,7 @@ export async function endMembership(db: Database, kitchenId: string, id: string)
 			.where({ kitchen_id: kitchenId, membership_id: id, kind: 'own' })
 			.whereNull('put_out_at')
 			.update({ put_out_at: utcNow() });
+		await tellOfAccess(transaction, [kitchenId]);
 	});
 }
 

@@ -19,12 +19,28 @@ describe('a password', () => {
 		['111111111111', /guessed first/],
 		['abababababab', /guessed first/],
 		['wrenwrenwren', /guessed|own name/],
+		// A list of fifty thousand that were found elsewhere: as they are, doubled, with something put behind.
+		['qwertyuiop123456', /guessed first/],
+		['1q2w3e4r5t6y', /guessed first/],
+		['Sunshine2026!!', /guessed first/],
+		['tortillatortilla', /guessed first/],
+		['Password!!2026', /guessed first/],
+		// The name itself with digits behind it, however short it is.
+		['Wren20261130!', /guessed|own name/],
+		['wren123456789', /guessed|own name/],
 		['wren of the wren house', null]
 	])('%s', (password, problem) => {
 		const said = passwordProblem(password, WREN);
 		if (problem === null) expect(said).toBeNull();
 		else expect(said).toMatch(problem);
 	});
+});
+
+it('is not a name of its own with digits behind it, that no list has', () => {
+	const of = { login: 'oxlip-t', name: 'Tansy of Oxlip' };
+	expect(passwordProblem('oxlip-t20261130', of)).toMatch(/own name/);
+	expect(passwordProblem('tansy of oxlip 2026', of)).toMatch(/own name/);
+	expect(passwordProblem('tansy rides a grey mule', of)).toBeNull();
 });
 
 describe('a short code', () => {
@@ -37,7 +53,22 @@ describe('a short code', () => {
 		['1111', /guessed/],
 		['1234', /guessed/],
 		['9876', /guessed/],
-		['1357', null]
+		// Repeated, stepped, doubled, mirrored, a year, a line on the keypad.
+		['1212', /guessed/],
+		['4747', /guessed/],
+		['123123', /guessed/],
+		['1357', /guessed/],
+		['8901', /guessed/],
+		['112233', /guessed/],
+		['1221', /guessed/],
+		['4774', /guessed/],
+		['1999', /guessed/],
+		['2031', /guessed/],
+		['2580', /guessed/],
+		['0852', /guessed/],
+		['1477', null],
+		['2631', null],
+		['830174', null]
 	])('%s', (code, problem) => {
 		const said = shortCodeProblem(code);
 		if (problem === null) expect(said).toBeNull();

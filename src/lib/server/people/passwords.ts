@@ -65,6 +65,6 @@ function isGuessedFirst(code: string): boolean {
 	const isDoubled = code.length % 2 === 0 && halves.every((digit, at) => digits[2 * at + 1] === digit);
 	if (isDoubled && isEven(halves)) return true;
 	if (/^(19|20)\d\d$/.test(code)) return true;
-	const back = [...code].reverse().join('');
+	const back = digits.toReversed().join('');
 	return back === code || ON_A_KEYPAD.some((line) => line === code || line === back);
 }

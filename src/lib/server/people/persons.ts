@@ -39,7 +39,7 @@ export async function makePerson(db: Database, person: NewPerson): Promise<strin
 		.catch((error: unknown) => {
 			if (!isDuplicate(error)) throw error;
 			// Of several that would be first at the same moment all but one find its row.
-			if (String((error as Error).message).includes('is_first')) refuse('', SOMEBODY_WAS_FIRST);
+			if ((error as Error).message.includes('is_first')) refuse('', SOMEBODY_WAS_FIRST);
 			refuse('login', TAKEN);
 		});
 	return id;

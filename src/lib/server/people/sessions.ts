@@ -2,6 +2,7 @@ import { RIGHTS_IN_PRACTICE, RIGHTS_OF, rightsOf, type Role } from '../../people
 import type { CameBy, Membership, Who } from '../../people/types.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
+import { tellOfAccess } from '../feed/tell.ts';
 import { newId, utcNow } from '../rows.ts';
 import { newToken, tokenHash } from './secrets.ts';
 
@@ -95,18 +96,9 @@ interface SessionRow {
 	put_out_at: string | null;
 }
 
-/**
- * Reads what a session's token stands for now, and notes that somebody is there: not where a page asks by itself, with
- * nobody's hand at it.
- */
-export async function findSession(
-	db: Database,
-	token: string,
-	today: (zone: string) => string,
-	{ isTouch = true }: { isTouch?: boolean } = {}
-): Promise<Found> {
-	const hash = tokenHash(token);
-	const [row] = await db('sessions as s')
+/** Sessions with all that is asked of them. */
+const sessionRows = (db: Database) =>
+	db('sessions as s')
 		.join('persons as p', 'p.id', 's.person_id')
 		.leftJoin('memberships as m', (on) =>
 			on.on('m.kitchen_id', 's.kitchen_id').andOn('m.person_id', 's.person_id')
@@ -116,8 +108,6 @@ export async function findSession(
 		)
 		.leftJoin('kitchens as k', 'k.id', 's.kitchen_id')
 		.leftJoin('devices as d', 'd.id', 's.device_id')
-		.where('s.token_hash', hash)
-		.orWhere('s.previous_hash', hash)
 		.select<SessionRow[]>({
 			id: 's.id',
 			person_id: 's.person_id',
@@ -151,17 +141,45 @@ export async function findSession(
 			idle_min: 'd.idle_min',
 			put_out_at: 'd.put_out_at'
 		});
+
+/**
+ * Reads what a session's token stands for now, and notes that somebody is there: not where a page asks by itself, with
+ * nobody's hand at it.
+ */
+export async function findSession(
+	db: Database,
+	token: string,
+	today: (zone: string) => string,
+	{ isTouch = true }: { isTouch?: boolean } = {}
+): Promise<Found> {
+	const hash = tokenHash(token);
+	const [row] = await sessionRows(db).where('s.token_hash', hash).orWhere('s.previous_hash', hash);
 	if (!row) return { who: null, why: 'unknown' };
 	const now = Date.now();
-	if (row.put_out_at !== null) return { who: null, why: 'put out' };
-	const isOver = row.ended_at !== null || msOf(row.ends_at) < now || msOf(row.used_at) + IDLE_MS < now;
-	if (isOver) return { who: null, why: 'ended' };
-	// Whoever is in on a device that several share, by whatever: the next at it is somebody else.
-	if (row.device_kind === 'shared' && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now)
-		return { who: null, why: 'idle' };
+	const why = whyOver(row, now);
+	if (why !== null) return { who: null, why };
 	if (row.token_hash !== hash && (await isTakenAgain(db, row, now))) return { who: null, why: 'ended' };
 	const fresh = row.token_hash === hash && isTouch ? await noted(db, row, now) : null;
 	return { who: whoOf(row, today), newToken: fresh };
+}
+
+/** Why a session lets nobody in any more; null while it does. */
+function whyOver(row: SessionRow, now: number): 'put out' | 'ended' | 'idle' | null {
+	if (row.put_out_at !== null) return 'put out';
+	if (row.ended_at !== null || msOf(row.ends_at) < now || msOf(row.used_at) + IDLE_MS < now) return 'ended';
+	// Whoever is in on a device that several share, by whatever: the next at it is somebody else.
+	const isIdle = row.device_kind === 'shared' && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now;
+	return isIdle ? 'idle' : null;
+}
+
+/** Who a session is of now, by its id: for what goes on after its request was let in. Null once it is over. */
+export async function sessionNow(
+	db: Database,
+	id: string,
+	today: (zone: string) => string
+): Promise<Who | null> {
+	const [row] = await sessionRows(db).where('s.id', id);
+	return row && whyOver(row, Date.now()) === null ? whoOf(row, today) : null;
 }
 
 /** The token before was sent, after the new one had long been in use: somebody else may have it. The session ends. */
@@ -256,9 +274,18 @@ function membershipOf(row: SessionRow, today: (zone: string) => string): Members
 
 /** Ends sessions, all that are as said and not over; how many. */
 export async function endSessions(db: Database, of: Record<string, string>, but?: string): Promise<number> {
-	return inTransaction(db, (transaction) => {
-		const those = transaction('sessions').where(of).whereNull('ended_at');
-		return (but === undefined ? those : those.whereNot('id', but)).update({ ended_at: utcNow() });
+	return inTransaction(db, async (transaction) => {
+		const those = () => {
+			const all = transaction('sessions').where(of).whereNull('ended_at');
+			return but === undefined ? all : all.whereNot('id', but);
+		};
+		const open = await those().select('kitchen_id', 'practice_id');
+		const ended = await those().update({ ended_at: utcNow() });
+		await tellOfAccess(
+			transaction,
+			open.flatMap((row) => [row.kitchen_id, row.practice_id])
+		);
+		return ended;
 	});
 }
 

@@ -1,4 +1,5 @@
 import type { Attention } from '../../kitchen/today.ts';
+import type { Right } from '../../people/roles.ts';
 import { Money, sumMoney } from '$core/cost/money.ts';
 import { isStalePrice, PRICE_GOOD_DAYS } from '$core/cost/stale.ts';
 import { freshness } from '$core/stock/need.ts';
@@ -26,20 +27,21 @@ import { yearOfSales } from '../sales/year.ts';
 const MOST_NAMED = 2;
 
 /**
- * Everything of a kitchen that wants looking at, what can hurt somebody first. `left` are the batches with packs
+ * Everything of a kitchen that wants looking at by somebody with these rights, what can hurt somebody first. `left` are the batches with packs
  * left, `recent` the newest of each product.
  */
 export async function attentionOf(
 	db: Database,
 	kitchen: Kitchen,
 	left: readonly BatchLeft[],
-	recent: readonly BatchSummary[]
+	recent: readonly BatchSummary[],
+	rights: readonly Right[]
 ): Promise<Attention[]> {
 	const found = await Promise.all([
 		labelsNotRight(db, kitchen, recent),
 		stockShortOrOld(db, kitchen),
-		pricesOld(db, kitchen),
-		salesToSettle(db, kitchen)
+		rights.includes('costs') ? pricesOld(db, kitchen) : [],
+		rights.includes('ledger') ? salesToSettle(db, kitchen) : []
 	]);
 	const all = [
 		...packsHeld(left),

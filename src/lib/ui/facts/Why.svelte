@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { figuresOf } from '$core/why/figures.ts';
@@ -28,7 +29,7 @@
 	const options = $derived([
 		...figures.map((figure) => ({ value: figure.key, text: figure.name })),
 		{ value: 'weight', text: 'Finished weight' },
-		{ value: 'cost', text: 'Cost of a pack' }
+		...(mayHere('costs') ? [{ value: 'cost', text: 'Cost of a pack' }] : [])
 	]);
 	const derivation = $derived(
 		open && figures.some((figure) => figure.key === asked) ? whyNutrient(recipe, facts, asked) : null
@@ -54,7 +55,7 @@
 						>One page for an inspector, PDF</a
 					>
 				{/if}
-			{:else if asked === 'cost'}
+			{:else if asked === 'cost' && mayHere('costs')}
 				<WhyCost {facts} {recipe} {nameOf} {currency} />
 			{:else if asked === 'weight'}
 				<WhyWeight {facts} {recipe} />

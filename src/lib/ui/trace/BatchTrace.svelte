@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { provedFirst } from '$lib/people/proving.svelte.ts';
 	import { dayText, fixed } from '$lib/format.ts';
 	import type { Traced } from '$lib/batch/trace.ts';
 	import RecallCaution from '../RecallCaution.svelte';
@@ -39,7 +38,7 @@
 	</div>
 	<div class="no-print flex gap-2">
 		<button type="button" class="button" onclick={() => print()}>Print</button>
-		{#if isLinked}<a href="/trace/batch/{batch.id}/csv" class="button" download use:provedFirst>CSV</a>{/if}
+		{#if isLinked}<a href="/trace/batch/{batch.id}/csv" class="button" download>CSV</a>{/if}
 	</div>
 </div>
 <RecallCaution />

@@ -1,3 +1,4 @@
+import { batchFor, lotsFor as shapedLots, may } from '$lib/server/edge/shapes.ts';
 import { cleanForm, closeForm, minutesForm, voidForm } from '$lib/server/edge/batch.ts';
 import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
 import { decide } from '$lib/server/contact/decide.ts';
@@ -22,20 +23,21 @@ import { closersOf, enteredBy } from '$lib/server/people/deeds.ts';
 export const load: PageServerLoad = ({ locals, params }) =>
 	knownPage(locals, `batch ${params.id}`, () => readPage(locals, params.id));
 
-async function readPage({ db, kitchen }: App.Locals, id: string) {
+async function readPage(locals: App.Locals, id: string) {
+	const { db, kitchen } = locals;
 	const batch = await orNotFound(getBatch(db, kitchen, id));
 	const [contact, equipment, batches, sales, lots, profits, working] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
 		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
-		salesOfBatch(db, kitchen.id, batch.id),
+		may(locals, 'ledger') ? salesOfBatch(db, kitchen.id, batch.id) : null,
 		lotsFor(db, kitchen.id, batch),
-		profitOfBatches(db, kitchen, [batch.id]),
+		may(locals, 'ledger') ? profitOfBatches(db, kitchen, [batch.id]) : null,
 		workingOfBatch(db, kitchen.id, batch.id)
 	]);
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
-		batch,
+		batch: batchFor(locals, batch),
 		/** Cook loss to expect, from the formula's earlier batches. */
 		expectedLoss: cookLossHistory(cookedAs(earlier, batch)).get(batch.formulaId) ?? null,
 		contact,
@@ -46,11 +48,12 @@ async function readPage({ db, kitchen }: App.Locals, id: string) {
 		/** What is in use, and what this batch touched though it is not any more. */
 		equipment: equipment.filter((each) => !each.retired || batch.equipment.includes(each.id)),
 		scaleDivision_g: kitchen.scaleDivision_g,
-		sales,
-		profit: profits.get(batch.id) ?? null,
+		/** Null for who may not see the ledger. */
+		sales: sales?.map((sale) => (may(locals, 'customers') ? sale : { ...sale, customer: '' })) ?? null,
+		profit: profits?.get(batch.id) ?? null,
 		working,
 		/** What may be drawn from, oldest first. */
-		lots
+		lots: shapedLots(locals, lots)
 	};
 }
 

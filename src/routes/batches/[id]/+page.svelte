@@ -349,5 +349,5 @@
 			working={data.working}
 			currency={data.kitchen.currency}
 		/>{/if}
-	<BatchSales {batch} sales={data.sales} currency={data.kitchen.currency} />
+	{#if data.sales}<BatchSales {batch} sales={data.sales} currency={data.kitchen.currency} />{/if}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import type { Facts } from '$core/facts.ts';
 	import type { Recipe } from '$core/formula/types.ts';
 	import { yieldsOf } from '$core/massflow/yields.ts';
@@ -65,21 +66,21 @@
 				<dt class="font-semibold">Overall yield</dt>
 				<dd class="text-right font-semibold"><Figure value={share(yields.overall)} unit="%" /></dd>
 			</dl>
-			<dl class="border-rule grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-b py-3">
-				<dt>Ingredients of the batch</dt>
-				<dd class="text-right">
-					<Figure value={facts.cost.batch === null ? null : money(facts.cost.batch, currency)} />
-				</dd>
-				<dt>Cost of a sellable piece</dt>
-				<dd class="text-right">
-					<Figure value={facts.cost.perPiece === null ? null : money(facts.cost.perPiece, currency, 4)} />
-				</dd>
-				<dt class="font-semibold">Cost of a pack, with materials</dt>
-				<dd class="text-right font-semibold" data-testid="cost-pack">
-					<Figure value={facts.cost.perPack === null ? null : money(facts.cost.perPack, currency)} />
-				</dd>
-			</dl>
-			{#if facts.allergens.unconfirmed.length > 0 || facts.incomplete.length > 0 || facts.cost.unpriced.length > 0}
+			{#if mayHere('costs')}<dl class="border-rule grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-b py-3">
+					<dt>Ingredients of the batch</dt>
+					<dd class="text-right">
+						<Figure value={facts.cost.batch === null ? null : money(facts.cost.batch, currency)} />
+					</dd>
+					<dt>Cost of a sellable piece</dt>
+					<dd class="text-right">
+						<Figure value={facts.cost.perPiece === null ? null : money(facts.cost.perPiece, currency, 4)} />
+					</dd>
+					<dt class="font-semibold">Cost of a pack, with materials</dt>
+					<dd class="text-right font-semibold" data-testid="cost-pack">
+						<Figure value={facts.cost.perPack === null ? null : money(facts.cost.perPack, currency)} />
+					</dd>
+				</dl>{/if}
+			{#if facts.allergens.unconfirmed.length > 0 || facts.incomplete.length > 0 || (mayHere('costs') && facts.cost.unpriced.length > 0)}
 				<ul class="text-attention-ink mt-3 space-y-1 text-sm">
 					{#each facts.allergens.unconfirmed as id (id)}
 						<li>
@@ -93,7 +94,7 @@
 							line waits.
 						</li>
 					{/each}
-					{#each facts.cost.unpriced as id (id)}<li>
+					{#each mayHere('costs') ? facts.cost.unpriced : [] as id (id)}<li>
 							<a href="/shelf/{id}">{nameOf(id)}</a> had no price that day: the cost leaves it out.
 						</li>{/each}
 				</ul>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
 	import type { Facts } from '$core/facts.ts';
@@ -54,10 +55,14 @@
 			what: 'Sodium of a piece',
 			of: ({ perPiece }) => (perPiece.sodium_mg === null ? 'unknown' : `${fixed(perPiece.sodium_mg, 0)} mg`)
 		},
-		{
-			what: 'Cost of a pack',
-			of: ({ cost }) => (cost.perPack === null ? '–' : money(cost.perPack, currency))
-		}
+		...(mayHere('costs')
+			? [
+					{
+						what: 'Cost of a pack',
+						of: ({ cost }: Facts) => (cost.perPack === null ? '–' : money(cost.perPack, currency))
+					}
+				]
+			: [])
 	];
 	const heading = ({ number }: BatchClosing) => (number === 1 ? 'As closed' : `Correction ${number - 1}`);
 </script>

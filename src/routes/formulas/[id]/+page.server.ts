@@ -11,6 +11,7 @@ import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
 import { allFamilies } from '$lib/server/families.ts';
 import { discardDraft } from '$lib/server/formulas/drafts.ts';
+import { formulaDraftFor, may } from '$lib/server/edge/shapes.ts';
 import { duplicateFormula, keepFormula, setArchived } from '$lib/server/formulas/keep.ts';
 import { getFormula, listVersions } from '$lib/server/formulas/read.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
@@ -31,7 +32,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 		const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
 		const [shelf, packs, remembered, own, families, versions, batches] = await Promise.all([
 			listIngredients(db, kitchen.id),
-			pricePacks(db, kitchen.id),
+			may(locals, 'costs') ? pricePacks(db, kitchen.id) : [],
 			rememberedNames(db, kitchen.id),
 			ownMeasures(db, kitchen.id),
 			allFamilies(db, kitchen.id),
@@ -39,9 +40,9 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
 		]);
 		return {
-			draft: formulaDraft(formula),
+			draft: formulaDraftFor(locals, formulaDraft(formula)),
 			/** The version kept last as a draft, for telling what was changed since. */
-			kept: formula.number === 0 ? null : keptDraft(formula),
+			kept: formula.number === 0 ? null : formulaDraftFor(locals, keptDraft(formula)),
 			number: formula.number,
 			archived: formula.archived,
 			versions: versions.map(({ number, keptAt, batches, reason }) => ({ number, keptAt, batches, reason })),

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { beforeNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { Facts } from '$core/facts.ts';
@@ -137,7 +138,7 @@
 	const openOnShelf = $derived(
 		[...new Set(sheet.draft.lines.map((line) => line.ingredient))].flatMap((id) => {
 			const ingredient = shelf.get(id);
-			return ingredient && (ingredient.allergens === null || ingredient.price === null)
+			return ingredient && (ingredient.allergens === null || (ingredient.price === null && mayHere('costs')))
 				? [ingredient.name]
 				: [];
 		})

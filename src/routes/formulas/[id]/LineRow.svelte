@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { uptakeIsAssumed, uptakeOf_g } from '$core/formula/surface.ts';
 	import type { Line } from '$core/formula/types.ts';
@@ -133,9 +134,11 @@
 >
 <span
 	class="self-center max-lg:hidden"
-	title={figure?.priced === false ? 'no price' : 'share of ingredient cost'}
+	title={mayHere('costs') ? (figure?.priced === false ? 'no price' : 'share of ingredient cost') : undefined}
 >
-	{#if figure?.priced === false}<span class="text-quiet text-xs">no price</span>
+	{#if !mayHere('costs')}&nbsp;{:else if figure?.priced === false}<span class="text-quiet text-xs"
+			>no price</span
+		>
 	{:else if figure}<span
 			class="bg-flour block h-2.5 origin-left"
 			style="transform: scaleX({Math.max(0.02, Math.round(figure.share * 100) / 100)})"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { rulesOf } from '$core/rules/index.ts';
 	import type { Facts } from '$core/facts.ts';
 	import { readMoney } from '$core/measure/reading.ts';
@@ -121,21 +122,21 @@
 						? ''
 						: `, ${atMost?.yield.packs != null && atMost.yield.packs !== facts.yield.packs ? `${facts.yield.packs}–${atMost.yield.packs} packs` : plural(facts.yield.packs, 'pack')}`}
 				</dd>
-				<dt>Ingredient cost, a piece</dt>
-				<dd class="text-right font-bold" data-testid="cost-piece">
-					<Figure value={facts.cost.perPiece === null ? null : money(facts.cost.perPiece, currency, 4)} />
-				</dd>
-				<dt>A pack of {recipe.product.packPieces}, with materials</dt>
-				<dd class="text-right font-bold">
-					<Figure value={facts.cost.perPack === null ? null : money(facts.cost.perPack, currency)} />
-				</dd>
-				{#if left !== null}
-					<dt>Left of {money(price.replace(',', '.').replace(/[^\d.]/g, ''), currency)} a pack</dt>
-					<dd class="text-right font-bold"><Figure value={money(left, currency)} /></dd>
-				{/if}
+				{#if mayHere('costs')}<dt>Ingredient cost, a piece</dt>
+					<dd class="text-right font-bold" data-testid="cost-piece">
+						<Figure value={facts.cost.perPiece === null ? null : money(facts.cost.perPiece, currency, 4)} />
+					</dd>
+					<dt>A pack of {recipe.product.packPieces}, with materials</dt>
+					<dd class="text-right font-bold">
+						<Figure value={facts.cost.perPack === null ? null : money(facts.cost.perPack, currency)} />
+					</dd>
+					{#if left !== null}
+						<dt>Left of {money(price.replace(',', '.').replace(/[^\d.]/g, ''), currency)} a pack</dt>
+						<dd class="text-right font-bold"><Figure value={money(left, currency)} /></dd>
+					{/if}{/if}
 			</dl>
 
-			{#if facts.allergens.unconfirmed.length > 0 || facts.cost.unpriced.length > 0 || facts.incomplete.length > 0}
+			{#if facts.allergens.unconfirmed.length > 0 || (mayHere('costs') && facts.cost.unpriced.length > 0) || facts.incomplete.length > 0}
 				<ul class="text-attention-ink mt-3 space-y-1 text-sm">
 					{#each facts.allergens.unconfirmed as id (id)}
 						<li>
@@ -151,7 +152,7 @@
 									: ''}<a href="/shelf/{id}">{nameOf(id)}</a>{/each}: its line waits.
 						</li>
 					{/each}
-					{#each facts.cost.unpriced as id (id)}
+					{#each mayHere('costs') ? facts.cost.unpriced : [] as id (id)}
 						<li><a href="/shelf/{id}">{nameOf(id)}</a> has no price: the cost leaves it out.</li>
 					{/each}
 				</ul>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { CATEGORY_OPTIONS, type ProductDraft } from '$lib/formula/draft.ts';
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import Field from '$lib/ui/control/Field.svelte';
@@ -65,33 +66,35 @@
 			inputmode="decimal"
 		/>
 	</div>
-	<h3 class="mt-4">Materials of one pack</h3>
-	{#each product.materials as material, index (index)}
-		<div class="mt-2 grid max-w-md grid-cols-[1fr_7rem_2.75rem] items-start gap-2">
-			<Field
-				label="Material {index + 1}"
-				tight
-				bind:value={material.name}
-				error={error(`product.materials[${index}].name`)}
-				placeholder="bag"
-			/>
-			<Field
-				label="Cost of material {index + 1}"
-				tight
-				bind:value={material.cost}
-				error={error(`product.materials[${index}].cost`)}
-				inputmode="decimal"
-				placeholder="0.11"
-			/>
-			<button
-				type="button"
-				class="p-2"
-				aria-label="Remove material {index + 1}"
-				onclick={() => product.materials.splice(index, 1)}><X size={16} /></button
-			>
-		</div>
-	{/each}
-	<button type="button" class="button mt-2" onclick={() => product.materials.push({ name: '', cost: '' })}
-		>Add a material</button
-	>
+	{#if mayHere('costs')}
+		<h3 class="mt-4">Materials of one pack</h3>
+		{#each product.materials as material, index (index)}
+			<div class="mt-2 grid max-w-md grid-cols-[1fr_7rem_2.75rem] items-start gap-2">
+				<Field
+					label="Material {index + 1}"
+					tight
+					bind:value={material.name}
+					error={error(`product.materials[${index}].name`)}
+					placeholder="bag"
+				/>
+				<Field
+					label="Cost of material {index + 1}"
+					tight
+					bind:value={material.cost}
+					error={error(`product.materials[${index}].cost`)}
+					inputmode="decimal"
+					placeholder="0.11"
+				/>
+				<button
+					type="button"
+					class="p-2"
+					aria-label="Remove material {index + 1}"
+					onclick={() => product.materials.splice(index, 1)}><X size={16} /></button
+				>
+			</div>
+		{/each}
+		<button type="button" class="button mt-2" onclick={() => product.materials.push({ name: '', cost: '' })}
+			>Add a material</button
+		>
+	{/if}
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import OnceKey from '$lib/form/OnceKey.svelte';
 	import { dayTextOf } from '$lib/kitchen/day.ts';
 	import { enhance } from '$app/forms';
@@ -46,7 +47,7 @@
 		{#if versions.some((version) => version.batches > 0)}
 			<a class="button" href="/formulas/{id}/history">How its batches went</a>
 		{/if}
-		<a class="button" href="/formulas/{id}/cost">What it costs, and what if</a>
+		{#if mayHere('costs')}<a class="button" href="/formulas/{id}/cost">What it costs, and what if</a>{/if}
 		<a class="button" href="/formulas/{id}/file" download>Square Batch file</a>
 		<a class="button" href="/formulas/{id}/recipe" download>Recipe for a web page</a>
 	{/if}

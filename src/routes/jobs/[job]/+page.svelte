@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { provedFirst } from '$lib/people/proving.svelte.ts';
 	import { enhance } from '$app/forms';
 	import { invalidateAll } from '$app/navigation';
 	import { draftForm } from '$lib/form/draft-form.svelte.ts';
@@ -116,7 +117,9 @@
 			: ''}.
 	</p>
 	<p class="mt-3">
-		<a bind:this={file} href="/jobs/{job.id}/file" class="button button-main" download>Download it</a>
+		<a bind:this={file} use:provedFirst href="/jobs/{job.id}/file" class="button button-main" download
+			>Download it</a
+		>
 	</p>
 {:else if job.kind === 'restore'}
 	<p class="mt-4" role="status">Restored: every row is here, and it is yours.</p>

@@ -1,3 +1,4 @@
+import { labelFor } from '$lib/server/edge/shapes.ts';
 import {
 	approveForm,
 	checkForm,
@@ -36,7 +37,8 @@ import { whoDid } from '$lib/server/people/deeds.ts';
 /** So many batches are offered for printing. */
 const LISTED_BATCHES = 20;
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, params, url }) => {
+export const load: PageServerLoad = async ({ locals, params, url }) => {
+	const { db, kitchen: home } = locals;
 	const kitchen = underRules(home, url);
 	const label = await orNotFound(getLabel(db, kitchen, params.id));
 	const ofFormula = await listBatches(db, kitchen, {
@@ -51,8 +53,11 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, para
 		home,
 		batches.map(({ id }) => id)
 	);
+	const shaped = labelFor(locals, label);
 	return {
-		label,
+		label: shaped.label,
+		/** In its place for who may not see its formula. */
+		seen: shaped.seen,
 		rules: kitchen.rules,
 		/** Who approved each revision. */
 		approvedBy: await whoDid(

@@ -1,3 +1,4 @@
+import { may } from '$lib/server/edge/shapes.ts';
 import { error } from '@sveltejs/kit';
 import { saving } from '$lib/server/edge/actions.ts';
 import { hoursForm, takeForm, versionForm, wishForm } from '$lib/server/edge/plan.ts';
@@ -12,12 +13,13 @@ export const load: PageServerLoad = async ({ locals, params, url, depends }) => 
 	depends('app:plan');
 	const { db, kitchen, who } = locals;
 	const { basis, plan } = await pageOfPlan(db, kitchen, params.day, url.searchParams.get('place'));
-	const seesMoney = who?.rights.includes('ledger') ?? false;
+	const seesMoney = may(locals, 'costs');
 	return {
-		basis: seesMoney
-			? basis
-			: { ...basis, products: basis.products.map((product) => ({ ...product, money: null })) },
-		plan,
+		basis: seesMoney ? basis : moneyless(basis),
+		plan:
+			seesMoney || !plan.taken
+				? plan
+				: { ...plan, taken: { ...plan.taken, basis: moneyless(plan.taken.basis) } },
 		/** What has happened to each task, by its place. */
 		happened: plan.taken ? [...(await happenedIn(db, kitchen, plan.taken, plan.batches))] : [],
 		seesMoney,
@@ -25,6 +27,12 @@ export const load: PageServerLoad = async ({ locals, params, url, depends }) => 
 		mayOrder: who?.rights.includes('sell') ?? false
 	};
 };
+
+/** What a day is planned from, without what is earned by it. */
+const moneyless = <B extends { products: readonly { money: unknown }[] }>(basis: B): B => ({
+	...basis,
+	products: basis.products.map((product) => ({ ...product, money: null }))
+});
 
 const of = ({ locals: { db, kitchen }, params, url }: RequestEvent) =>
 	pageOfPlan(db, kitchen, params.day, url.searchParams.get('place'));

@@ -12,6 +12,7 @@ import {
 	priceForm,
 	type IngredientForm
 } from '$lib/server/edge/ingredient.ts';
+import { lotsFor, may } from '$lib/server/edge/shapes.ts';
 import { addIngredient, getIngredient } from '$lib/server/ingredients.ts';
 import { refuse } from '$lib/server/errors.ts';
 import { today } from '$lib/server/kitchens.ts';
@@ -32,9 +33,13 @@ import { whoDid } from '$lib/server/people/deeds.ts';
 /** What is not on the shelf yet: an ingredient from nothing, or a mix of one's own. */
 const NEW = ['blank', 'mix'];
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
+export const load: PageServerLoad = async ({ locals, params }) => {
+	const { db, kitchen } = locals;
+	const seesCosts = may(locals, 'costs');
 	const others = async () =>
-		(await readCoreShelf(db, kitchen, today(kitchen))).filter((ingredient) => ingredient.id !== params.id);
+		(await readCoreShelf(db, kitchen, today(kitchen)))
+			.filter((ingredient) => ingredient.id !== params.id)
+			.map((ingredient) => (seesCosts ? ingredient : { ...ingredient, price: null }));
 	const measureSet = kitchen.measureSet;
 	if (NEW.includes(params.id))
 		return {
@@ -52,7 +57,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		};
 	const ingredient = await orNotFound(getIngredient(db, kitchen.id, params.id));
 	const [packs, history] = await Promise.all([
-		pricePacks(db, kitchen.id, ingredient.id),
+		seesCosts ? pricePacks(db, kitchen.id, ingredient.id) : [],
 		compositionHistory(db, kitchen.id, ingredient.id)
 	]);
 	return {
@@ -72,7 +77,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) 
 		measureSet,
 		portion_g: ingredient.portion_g,
 		lots: ingredient.mix
-			? (await lotsOnHand(db, kitchen.id)).filter((lot) => lot.ingredientId === ingredient.id)
+			? lotsFor(locals, await lotsOnHand(db, kitchen.id)).filter((lot) => lot.ingredientId === ingredient.id)
 			: [],
 		others: ingredient.mix ? await others() : []
 	};

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
 	import { onMount, tick } from 'svelte';
@@ -84,14 +85,16 @@
 
 {#if !data.isNew}
 	{#if data.draft.mix}<Jars portion_g={data.portion_g} lots={data.lots} today={data.today} />{/if}
-	<Prices
-		notedBy={data.notedBy}
-		id={data.draft.id}
-		packs={data.packs}
-		today={data.today}
-		currency={data.kitchen.currency}
-		follows={data.draft.mix !== null}
-	/>
+	{#if mayHere('costs')}
+		<Prices
+			notedBy={data.notedBy}
+			id={data.draft.id}
+			packs={data.packs}
+			today={data.today}
+			currency={data.kitchen.currency}
+			follows={data.draft.mix !== null}
+		/>
+	{/if}
 	<Measures id={data.draft.id} measures={data.measures} set={data.measureSet} />
 	<History history={data.history} />
 {/if}

@@ -1,11 +1,12 @@
 import { download } from '$lib/server/edge/download.ts';
+import { may } from '$lib/server/edge/shapes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { shelfCsv } from '$lib/server/shelf-file.ts';
 import type { RequestHandler } from './$types';
 
-export const GET: RequestHandler = ({ locals: { db, kitchen } }) =>
+export const GET: RequestHandler = ({ locals }) =>
 	download(async () => ({
-		name: `shelf-${today(kitchen)}.csv`,
+		name: `shelf-${today(locals.kitchen)}.csv`,
 		type: 'text/csv',
-		body: await shelfCsv(db, kitchen)
+		body: await shelfCsv(locals.db, locals.kitchen, { withPrices: may(locals, 'costs') })
 	}));

@@ -1,5 +1,6 @@
 import { withDraft } from '$lib/server/edge/actions.ts';
 import { lotForm } from '$lib/server/edge/lot.ts';
+import { lotsFor } from '$lib/server/edge/shapes.ts';
 import { listIngredients } from '$lib/server/ingredients.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { stockItems } from '$lib/server/lots/outlook.ts';
@@ -11,13 +12,15 @@ import type { Actions, PageServerLoad } from './$types';
 
 const USED_UP_SHOWN = 20;
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, url }) => {
-	const [lots, usedUp, ingredients, materials] = await Promise.all([
+export const load: PageServerLoad = async ({ locals, url }) => {
+	const { db, kitchen } = locals;
+	const [kept, gone, ingredients, materials] = await Promise.all([
 		lotsOnHand(db, kitchen.id),
 		usedUpLots(db, kitchen.id, USED_UP_SHOWN),
 		listIngredients(db, kitchen.id),
 		materialNames(db, kitchen.id)
 	]);
+	const [lots, usedUp] = [lotsFor(locals, kept), lotsFor(locals, gone)];
 	const asked = ingredients.find(({ id }) => id === url.searchParams.get('of'));
 	// What a shopping list says is received without typing it again.
 	const said = (name: string) => url.searchParams.get(name) ?? '';

@@ -15,6 +15,7 @@ export function isAtMachine({
 	getClientAddress
 }: Pick<RequestEvent, 'request' | 'url' | 'getClientAddress'>): boolean {
 	if (!reach().isLoopback) return false;
-	if ([...PASSED_ON, PASSED_ON_HEADER].some((name) => request.headers.has(name))) return false;
+	const { headers } = request;
+	if (headers.get(PASSED_ON_HEADER) === 'yes' || PASSED_ON.some((name) => headers.has(name))) return false;
 	return LOOPBACK.test(getClientAddress()) && NAMES.includes(url.hostname);
 }

@@ -68,13 +68,19 @@ describe('what each may', () => {
 	it('is everything for an owner, and little for an inspector', () => {
 		expect(RIGHTS_OF.owner).toEqual(RIGHTS);
 		expect(RIGHTS_OF.inspector).toEqual(['inspect']);
-		expect(RIGHTS_OF.seller).not.toContain('ledger');
+		for (const right of ['ledger', 'costs', 'customers'] as const) {
+			expect(RIGHTS_OF.seller).not.toContain(right);
+			expect(RIGHTS_OF.maker).not.toContain(right);
+		}
+		expect(RIGHTS_OF.seller).not.toContain('formula');
 		expect(RIGHTS_OF.maker).not.toContain('formulate');
 	});
 
 	it('is less by a short code', () => {
 		expect(rightsOf('owner', true)).toEqual(
-			RIGHTS.filter((right) => !['ledger', 'settings', 'people', 'data', 'approve'].includes(right))
+			RIGHTS.filter(
+				(right) => !['ledger', 'costs', 'customers', 'settings', 'people', 'data', 'approve'].includes(right)
+			)
 		);
 		expect(rightsOf('maker', true)).toEqual(RIGHTS_OF.maker);
 	});

@@ -78,7 +78,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/me/data': { read: 'self', reading: LEAVES },
 	'/me/deleted/[id]': { read: 'self' },
 	'/me/prove': { read: 'self' },
-	'/me/prove.json': { read: 'self', acts: { POST: ['self', null] } },
+	'/me/prove.json': { read: 'self', acts: { POST: ['self', 'proved who they are'] } },
 	'/me/passkey.json': { read: 'self', reading: PROVES, acts: { POST: ['self', 'added a passkey', PROVES] } },
 
 	'/people': {
@@ -154,10 +154,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/shelf/lots/count': { read: 'look', acts: { count: ['stock', 'counted the stock'] } },
 	'/shelf/lots/[id]': { read: 'look', acts: { takeBack: ['stock', 'took a lot back'] } },
 
-	'/formulas': { read: 'look', acts: { new: ['formulate', 'began a formula'] } },
+	'/formulas': { read: 'formula', acts: { new: ['formulate', 'began a formula'] } },
 	'/formulas/import': { read: 'formulate', acts: { default: ['formulate', 'brought in a formula'] } },
 	'/formulas/[id]': {
-		read: 'look',
+		read: 'formula',
 		acts: {
 			keep: ['formulate', 'kept a version'],
 			discard: ['formulate', 'dropped a draft'],
@@ -167,20 +167,20 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			archive: ['formulate', 'put a formula away or back']
 		}
 	},
-	'/formulas/[id]/compare': { read: 'look' },
-	'/formulas/[id]/cost': { read: 'ledger' },
+	'/formulas/[id]/compare': { read: 'formula' },
+	'/formulas/[id]/cost': { read: 'costs' },
 	// Kept at every pause in typing: what is told of is the version that is kept.
 	'/formulas/[id]/draft': { acts: { PUT: ['formulate', null] } },
-	'/formulas/[id]/file': { read: 'look', reading: LEAVES },
-	'/formulas/[id]/history': { read: 'look' },
-	'/formulas/[id]/recipe': { read: 'look', reading: LEAVES },
+	'/formulas/[id]/file': { read: 'formula', reading: LEAVES },
+	'/formulas/[id]/history': { read: 'formula' },
+	'/formulas/[id]/recipe': { read: 'formula', reading: LEAVES },
 	'/formulas/[id]/reformulate': {
 		read: 'formulate',
 		acts: { take: ['formulate', 'reformulated a formula'], trial: ['formulate', 'planned a trial'] }
 	},
 
 	'/sure/[of]/[id]': {
-		read: 'look',
+		read: 'formula',
 		acts: {
 			report: ['approve', 'noted a laboratory’s report'],
 			withdraw: ['approve', 'withdrew a laboratory’s report']
@@ -190,7 +190,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/batches': { read: 'look' },
 	'/batches/new': { read: 'make', acts: { default: ['make', 'planned a batch'] } },
 	'/batches/[id]': {
-		read: 'look',
+		read: 'formula',
 		acts: {
 			record: ['make', 'recorded a batch'],
 			correct: ['make', 'corrected a batch'],
@@ -201,9 +201,9 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			decide: ['approve', 'decided about an allergen']
 		}
 	},
-	'/batches/[id]/entries.json': { read: 'look', acts: { POST: ['make', 'entered at the bench'] } },
-	'/batches/[id]/file': { read: 'look', reading: LEAVES },
-	'/batches/[id]/record': { read: 'look', reading: LEAVES },
+	'/batches/[id]/entries.json': { read: 'formula', acts: { POST: ['make', 'entered at the bench'] } },
+	'/batches/[id]/file': { read: 'formula', reading: LEAVES },
+	'/batches/[id]/record': { read: 'formula', reading: LEAVES },
 	'/batches/[id]/(bench)/weigh': { read: 'make' },
 	'/batches/[id]/(bench)/mix': { read: 'make' },
 	'/batches/[id]/(bench)/divide': { read: 'make' },
@@ -229,7 +229,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	},
 	'/labels/[id]/pictures/[picture]': { read: 'labels' },
 	'/labels/[id]/print': { read: 'labels', reading: LEAVES },
-	'/labels/[id]/record': { read: 'labels', reading: LEAVES },
+	'/labels/[id]/record': { read: 'formula', reading: LEAVES },
 	'/labels/bars.json': { read: 'labels' },
 	'/labels/printed/[job]': { read: 'labels', reading: LEAVES },
 

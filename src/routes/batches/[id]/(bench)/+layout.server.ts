@@ -1,3 +1,4 @@
+import { batchFor, lotsFor as shapedLots } from '$lib/server/edge/shapes.ts';
 import { cookedAs, cookLossHistory, squares } from '$lib/server/batches/history.ts';
 import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
 import { listSummaries } from '$lib/server/batches/standing.ts';
@@ -10,7 +11,8 @@ import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }) => {
+export const load: LayoutServerLoad = async ({ locals, params }) => {
+	const { db, kitchen } = locals;
 	const { batch, entries } = await orNotFound(readBatch(db, kitchen, params.id));
 	const [station, equipment, batches, lots, shelf, ordered] = await Promise.all([
 		stationFacts(db, kitchen, batch),
@@ -24,7 +26,7 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 	const next = mine.toSorted((a, b) => a.day.localeCompare(b.day))[0];
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
-		batch,
+		batch: batchFor(locals, batch),
 		entries,
 		station,
 		/** What may stand on the scale, and what it weighs empty where that is known. */
@@ -46,7 +48,7 @@ export const load: LayoutServerLoad = async ({ locals: { db, kitchen }, params }
 				}
 			: null,
 		/** What may be drawn from, oldest first. */
-		lots,
+		lots: shapedLots(locals, lots),
 		/** What mixes are made of, for the hydration of a dough with one in it. */
 		mixes: await mixParts(db, kitchen.id, shelf(batch.madeOn)),
 		scaleDivision_g: kitchen.scaleDivision_g,

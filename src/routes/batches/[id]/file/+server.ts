@@ -1,3 +1,4 @@
+import { batchFor } from '$lib/server/edge/shapes.ts';
 import { writeRecipe } from '$core/file/write.ts';
 import { getBatch } from '$lib/server/batches/read.ts';
 import { download } from '$lib/server/edge/download.ts';
@@ -5,9 +6,9 @@ import { fileName } from '$lib/server/files.ts';
 import type { RequestHandler } from './$types';
 
 /** The batch as a Square Batch file: its formula and what was measured. */
-export const GET: RequestHandler = ({ locals: { db, kitchen }, params }) =>
+export const GET: RequestHandler = ({ locals, params }) =>
 	download(async () => {
-		const batch = await getBatch(db, kitchen, params.id);
+		const batch = batchFor(locals, await getBatch(locals.db, locals.kitchen, params.id));
 		return {
 			name: fileName(`${batch.name} ${batch.code}`),
 			type: 'application/json',

@@ -1,3 +1,4 @@
+import { factsFor } from '$lib/server/edge/shapes.ts';
 import { compareLines, isChanged } from '$core/formula/compare.ts';
 import { openedMixes } from '$core/formula/mix.ts';
 import { flourShares, type ShareKey } from '$core/formula/shares.ts';
@@ -19,7 +20,8 @@ import { error } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
 /** Two versions of a formula side by side, or a version and the draft. */
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, url }) => {
+export const load: PageServerLoad = async ({ locals, params, url }) => {
+	const { db, kitchen } = locals;
 	const formula = await orNotFound(getFormula(db, kitchen.id, params.id));
 	const [versions, ingredients, mixes, batches] = await Promise.all([
 		listVersions(db, kitchen.id, formula.id),
@@ -49,7 +51,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen }, params, ur
 		const { rules, currency } = kitchen;
 		const parts = { rules, currency, name: formula.name, lines, mixGap, ingredients };
 		const outcome = planFacts({ ...parts, product: coreProduct(product) }, loss);
-		return outcome.ok ? outcome.value : null;
+		return outcome.ok ? factsFor(locals, outcome.value) : null;
 	};
 	const sharesOf = (lines: Line[]) =>
 		flourShares(

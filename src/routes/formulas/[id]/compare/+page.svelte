@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { SHARE_WORDS } from '$lib/formula/share-words.ts';
 	import { goto } from '$app/navigation';
 	import { USE_WORDS } from '$lib/formula/draft.ts';
@@ -98,12 +99,14 @@
 					></thead
 				>
 				<tbody>
-					<tr
-						><td>Ingredient cost</td>
-						{#each product.perPiece as cost, index (index)}<td class="number"
-								>{cost === null ? '–' : money(cost, data.kitchen.currency, 4)}</td
-							>{/each}</tr
-					>
+					{#if mayHere('costs')}
+						<tr
+							><td>Ingredient cost</td>
+							{#each product.perPiece as cost, index (index)}<td class="number"
+									>{cost === null ? '–' : money(cost, data.kitchen.currency, 4)}</td
+								>{/each}</tr
+						>
+					{/if}
 					<tr
 						><td>Energy</td>
 						{#each product.energy as energy, index (index)}<td class="number"

@@ -1,12 +1,12 @@
-import { eventStream } from '$lib/server/event-stream.ts';
+import { streamWhileAllowed } from '$lib/server/edge/door/while-allowed.ts';
 import { networkScales } from '$lib/server/scale.ts';
 import type { RequestHandler } from './$types';
 
 /** What a scale on the network says, a message a line, for as long as it says something. */
-export const GET: RequestHandler = ({ params }) =>
-	eventStream(async (send, end) => {
+export const GET: RequestHandler = (event) =>
+	streamWhileAllowed(event, 'make', async (send, end) => {
 		const leaving = new AbortController();
-		const lines = await networkScales()?.readings(params.name, leaving.signal);
+		const lines = await networkScales()?.readings(event.params.name, leaving.signal);
 		if (!lines) end();
 		else
 			void (async () => {

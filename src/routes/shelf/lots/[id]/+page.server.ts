@@ -1,5 +1,6 @@
 import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { takeBackForm } from '$lib/server/edge/lot.ts';
+import { lotsFor } from '$lib/server/edge/shapes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getLot, movesOf } from '$lib/server/lots/read.ts';
 import { takeBackLot } from '$lib/server/lots/receive.ts';
@@ -7,8 +8,10 @@ import { traceLot } from '$lib/server/trace/forward.ts';
 import { whoDid } from '$lib/server/people/deeds.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
-	const lot = await orNotFound(getLot(db, kitchen.id, params.id));
+export const load: PageServerLoad = async ({ locals, params }) => {
+	const { db, kitchen } = locals;
+	const found = await orNotFound(getLot(db, kitchen.id, params.id));
+	const [lot = found] = lotsFor(locals, [found]);
 	const [moves, trace] = await Promise.all([
 		movesOf(db, kitchen.id, lot.id),
 		traceLot(db, kitchen.id, lot.id)

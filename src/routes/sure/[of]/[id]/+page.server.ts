@@ -1,3 +1,4 @@
+import { recipeFor } from '$lib/server/edge/shapes.ts';
 import { error } from '@sveltejs/kit';
 import { QUESTIONS, type Question } from '$core/sure/assumptions.ts';
 import { orNotFound, saving } from '$lib/server/edge/actions.ts';
@@ -12,7 +13,8 @@ import type { Actions, PageServerLoad } from './$types';
 const isOf = (of: string): of is SureOf => SURE_OF.some((each) => each === of);
 const isQuestion = (question: string): question is Question => QUESTIONS.some((each) => each === question);
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, params, url }) => {
+export const load: PageServerLoad = async ({ locals, params, url }) => {
+	const { db, kitchen: home } = locals;
 	// A product may carry a label of each rule set.
 	const kitchen = underRules(home, url);
 	if (!isOf(params.of)) error(404, 'nothing of this kind is here');
@@ -21,7 +23,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen: home }, para
 	const question = params.of !== 'batch' ? 'label' : isQuestion(asked) ? asked : 'batch';
 	const subject = await orNotFound(sureSubject(db, kitchen, params.of, params.id, question));
 	return {
-		subject,
+		subject: { ...subject, recipe: subject.recipe && recipeFor(locals, subject.recipe) },
 		question,
 		reports: subject.productId ? await laboratoryReports(db, kitchen.id, subject.productId) : [],
 		/** Of the next report: one sent twice is one. */

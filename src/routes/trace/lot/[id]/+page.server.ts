@@ -1,11 +1,14 @@
 import { orNotFound } from '$lib/server/edge/actions.ts';
+import { lotsFor } from '$lib/server/edge/shapes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getLot } from '$lib/server/lots/read.ts';
 import { traceLot, tracedTotals } from '$lib/server/trace/forward.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen }, params }) => {
-	const lot = await orNotFound(getLot(db, kitchen.id, params.id));
+export const load: PageServerLoad = async ({ locals, params }) => {
+	const { db, kitchen } = locals;
+	const found = await orNotFound(getLot(db, kitchen.id, params.id));
+	const [lot = found] = lotsFor(locals, [found]);
 	const trace = await traceLot(db, kitchen.id, lot.id);
 	return {
 		lot,

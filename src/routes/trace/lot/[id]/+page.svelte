@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { provedFirst } from '$lib/people/proving.svelte.ts';
 	import { dayText, plain, plural } from '$lib/format.ts';
 	import RecallCaution from '$lib/ui/RecallCaution.svelte';
 	import TracedBatches from '$lib/ui/TracedBatches.svelte';
@@ -24,7 +23,7 @@
 	</div>
 	<div class="no-print flex gap-2">
 		<button type="button" class="button" onclick={() => print()}>Print</button>
-		<a href="/trace/lot/{lot.id}/csv" class="button" download use:provedFirst>CSV</a>
+		<a href="/trace/lot/{lot.id}/csv" class="button" download>CSV</a>
 	</div>
 </div>
 <RecallCaution />
