@@ -19,7 +19,7 @@ export async function main([count = String(COUNT), seed = '1']: string[]): Promi
 		const routes = everyRoute();
 		const forms = routes.reduce((sum, { actions }) => sum + actions.length, 0);
 		console.log(`${routes.length} routes, ${forms} forms; ${count} requests, seed ${seed}`);
-		const { failures, failing, misfits, printed, isGone } = await beHostile(
+		const { failures, failing, misfits, touched, printed, isGone } = await beHostile(
 			folder,
 			Number(count),
 			Number(seed),
@@ -31,10 +31,11 @@ export async function main([count = String(COUNT), seed = '1']: string[]): Promi
 		if (isGone || failures.some(({ status }) => status === 0)) console.log(printed.slice(-MOST_PRINTED));
 		for (const page of failing) console.log(`fails afterwards: ${page}`);
 		for (const misfit of misfits) console.log(`kept, and no archive would bring it back: ${misfit}`);
+		for (const table of touched) console.log(`another kitchen was changed: ${table}`);
 		console.log(
-			`fuzz: ${failures.length} not answered in words, ${failing.length} pages fail afterwards, ${misfits.length} rows do not fit`
+			`fuzz: ${failures.length} not answered in words, ${failing.length} pages fail afterwards, ${misfits.length} rows do not fit, ${touched.length} tables of another kitchen changed`
 		);
-		if (failures.length + failing.length + misfits.length > 0) process.exitCode = 1;
+		if (failures.length + failing.length + misfits.length + touched.length > 0) process.exitCode = 1;
 	} catch (error) {
 		report(error);
 	} finally {

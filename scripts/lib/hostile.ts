@@ -114,11 +114,13 @@ interface Slip {
 	value: unknown;
 }
 
-const slip: fc.Arbitrary<Slip> = fc.record({
-	at: fc.nat(200),
-	how: fc.constantFrom('replace', 'replace', 'drop', 'repeat', 'lengthen'),
-	value: document
-});
+/** A slip whose value may be an id that exists, of something of another kitchen. */
+const slipWith = (theirs: fc.Arbitrary<string>): fc.Arbitrary<Slip> =>
+	fc.record({
+		at: fc.nat(200),
+		how: fc.constantFrom('replace', 'replace', 'drop', 'repeat', 'lengthen'),
+		value: fc.oneof(document, theirs)
+	});
 
 /** The document with one value of it changed; each of its values can be met. */
 function slipped(given: unknown, { at, how, value }: Slip): unknown {
@@ -192,18 +194,28 @@ export async function hostileRequests(
 	address: string,
 	count: number,
 	seed: number,
-	{ pool = [], told = () => undefined }: { pool?: readonly Sent[]; told?: (done: number) => void } = {}
+	{
+		pool = [],
+		foreign = [],
+		told = () => undefined
+	}: {
+		pool?: readonly Sent[];
+		/** Ids that exist in kitchens nobody who sends belongs to. */
+		foreign?: readonly string[];
+		told?: (done: number) => void;
+	} = {}
 ): Promise<Failure[]> {
 	const found = (await (await ask(`${address}/find.json`)).json()) as { href: string }[];
 	const ids = found.flatMap(({ href }) => /[0-9A-Z]{26}/.exec(href) ?? []);
+	const theirs = fc.constantFrom(...(foreign.length > 0 ? foreign : ids));
 	const arbitrary: fc.Arbitrary<Asked> = fc.record({
 		slip:
 			pool.length === 0
 				? fc.constant(null)
-				: fc.option(fc.record({ of: fc.nat(pool.length - 1), slip }), { freq: 1 }),
+				: fc.option(fc.record({ of: fc.nat(pool.length - 1), slip: slipWith(theirs) }), { freq: 1 }),
 		// An archive is no form; it is tried where archives are.
 		route: fc.constantFrom(...everyRoute().filter(({ path }) => !path.startsWith('/kitchen/data'))),
-		id: fc.oneof(fc.constantFrom(...ids), nasty),
+		id: fc.oneof(fc.constantFrom(...ids), theirs, nasty),
 		query: nasty,
 		as: fc.nat(9),
 		by: fc.constantFrom(...SENDERS),

@@ -12,6 +12,8 @@ import { createKitchen, getKitchen, theKitchen } from '../../src/lib/server/kitc
 import { letDeviceIn, putDeviceOut } from '../../src/lib/server/people/devices.ts';
 import { join as belong } from '../../src/lib/server/people/memberships.ts';
 import { makePerson } from '../../src/lib/server/people/persons.ts';
+import { beginPractice } from '../../src/lib/server/practice/begin.ts';
+import { utcNow } from '../../src/lib/server/rows.ts';
 import { newToken } from '../../src/lib/server/people/secrets.ts';
 import { beginSession, endSessions } from '../../src/lib/server/people/sessions.ts';
 import { expect, test } from '@playwright/test';
@@ -47,12 +49,15 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 		'end smio',
 		'endOthers smio',
 		'code smio',
+		'dropCode smio',
 		'open smio',
 		'leave smio',
 		'erase smio'
 	],
 	['/me/data', 'smio'],
 	['/me/deleted/[id]', 'smio'],
+	['/me/prove', 'smio'],
+	['/me/prove.json', 'smio', 'POST smio'],
 	['/me/passkey.json', 'smio', 'POST smio'],
 	[
 		'/people',
@@ -138,7 +143,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	],
 	['/labels/[id]/pictures/[picture]', 'smo'],
 	['/labels/[id]/print', 'smo'],
-	['/labels/[id]/record', 'smo'],
+	['/labels/[id]/record', 'mo'],
 	['/labels/bars.json', 'smo'],
 	['/labels/printed/[job]', 'smo'],
 	['/sales', 'o', 'sell o', 'void o', 'comeBack o', 'pay o', 'erase o'],
@@ -206,11 +211,62 @@ const LETTER: Record<As, string> = {
 	'put out': ''
 };
 
+/** An owner in a kitchen that is not simply open: what is shut there, and nothing else, whatever their rights. */
+type State = 'practising' | 'shut' | 'full';
+const STATES: Record<State, 'open' | 'closed'> = { practising: 'open', shut: 'closed', full: 'open' };
+
+/** What leaves a kitchen of practice: on paper, as a file, to a device of the real one, or as an approval. */
+const LEAVES = new Set([
+	'/batches/[id]/file GET',
+	'/batches/[id]/record GET',
+	'/formulas/[id]/file GET',
+	'/formulas/[id]/recipe GET',
+	'/jobs/[job]/file GET',
+	'/labels/[id] print',
+	'/labels/[id] take',
+	'/labels/[id] many',
+	'/labels/[id] roll',
+	'/labels/[id] approve',
+	'/labels/[id]/print GET',
+	'/labels/[id]/record GET',
+	'/labels/printed/[job] GET',
+	'/me/data GET',
+	'/people/did/csv GET',
+	'/plan/[day]/calendar GET',
+	'/sales.csv GET',
+	'/sales.json GET',
+	'/scale/[name] GET',
+	'/scale/[name] POST',
+	'/scale/[name]/readings GET',
+	'/shelf/csv GET',
+	'/shelf/json GET',
+	'/trace/batch/[id]/csv GET',
+	'/trace/lot/[id]/csv GET'
+]);
+/** What practising has no right to: it is of the real kitchen. */
+const NOT_OF_PRACTICE =
+	/^\/(people|sales|kitchen|inspection|shelf\/new|shelf\/import|shelf\/sheet|formulas\/import)/;
+/** What goes on of a closed kitchen, and of a full one: the door, one’s own, and the kitchen’s own end. */
+const ALWAYS = /^\/(door|me|jobs|kitchen\/data)(\/|$)/;
+/** What is begun at a bench or a stall goes on in a full one; and people are put out of it. */
+const GOES_ON = /\/entries\.json$|^\/people(\/|$)/;
+
+/** Whether something is shut in a state; null where another rule says so before. */
+function isShut(state: State, route: string, name: string): boolean | null {
+	if (state === 'practising') {
+		if (LEAVES.has(`${route} ${name}`)) return true;
+		if (route.startsWith('/me') || route.startsWith('/jobs')) return name !== 'GET';
+		return NOT_OF_PRACTICE.test(route) ? null : false;
+	}
+	if (name === 'GET' || ALWAYS.test(route)) return false;
+	return state === 'shut' || !GOES_ON.test(route);
+}
+
 let folder = '';
 let application: Application;
 let db: Database;
 let kitchenId = '';
-const cookies = {} as Record<As, string>;
+const cookies = {} as Record<As | State, string>;
 const undo: (() => unknown)[] = [];
 
 test.describe.configure({ mode: 'serial', timeout: 600_000 });
@@ -237,7 +293,7 @@ test.beforeAll(async () => {
 	const span = { from: '2000-01-01', to: '2099-12-31', until: '2099-12-31' };
 	const roles = { seller: 'seller', maker: 'maker', inspector: 'inspector', owner: 'owner' } as const;
 	const port = new URL(application.address).port;
-	const comeIn = async (as: As, role: keyof typeof roles, where: string) => {
+	const comeIn = async (as: As | State, role: keyof typeof roles, where: string) => {
 		const personId = await makePerson(db, {
 			name: as,
 			login: as.replace(' ', '-'),
@@ -253,7 +309,8 @@ test.beforeAll(async () => {
 		const deviceId = await letDeviceIn(db, where, { token: device, name: as, kind: 'own', membershipId: id });
 		const token = await beginSession(db, { personId, cameBy: 'password', kitchenId: where, deviceId });
 		cookies[as] = `square-batch-session-${port}=${token}; square-batch-device-${port}=${device}`;
-		return { personId, deviceId: deviceId ?? '' };
+		const session = await db('sessions').where('person_id', personId).first('id');
+		return { personId, deviceId: deviceId ?? '', sessionId: session?.id ?? '' };
 	};
 	for (const role of Object.values(roles)) await comeIn(role, role, kitchenId);
 	await comeIn('stranger', 'owner', elsewhere);
@@ -262,6 +319,23 @@ test.beforeAll(async () => {
 	const { deviceId } = await comeIn('put out', 'owner', kitchenId);
 	await putDeviceOut(db, kitchenId, deviceId);
 	cookies.nobody = '';
+	for (const [as, state] of Object.entries(STATES)) {
+		const where = await createKitchen(db, { ...kitchen, name: as }, ulid());
+		const { personId, sessionId } = await comeIn(as as State, 'owner', where);
+		if (state !== 'open') await db('kitchens').where('id', where).update({ state, closed_at: utcNow() });
+		if (as === 'full')
+			await db('kitchen_usage').insert({
+				kitchen_id: where,
+				rows_kept: 5_000_000,
+				bytes_kept: 1,
+				counted_at: utcNow()
+			});
+		if (as === 'practising') {
+			const beside = await getKitchen(db, where);
+			const practice = { id: ulid(), exercise: 'salt', seed: 1, batchId: '' };
+			await beginPractice(db, beside, { personId, name: as, sessionId }, practice);
+		}
+	}
 });
 test.afterAll(async () => {
 	for (const step of undo.reverse()) await step();
@@ -293,7 +367,12 @@ async function idOf(route: string): Promise<string> {
 	return row?.id ?? '';
 }
 
-async function send(as: As, path: string, method: string, body?: string | FormData): Promise<Response> {
+async function send(
+	as: As | State,
+	path: string,
+	method: string,
+	body?: string | FormData
+): Promise<Response> {
 	const isJson = typeof body === 'string';
 	const answer = await fetch(`${application.address}${path}`, {
 		method,
@@ -383,6 +462,93 @@ for (const as of Object.keys(LETTER) as As[])
 		}
 		expect(wrong).toEqual([]);
 	});
+
+for (const state of Object.keys(STATES) as State[])
+	test(`${state}: what is shut then is, whoever asks, and nothing else is`, async () => {
+		const wrong: string[] = [];
+		for (const [route, read, ...acts] of MAY) {
+			const asked = [
+				...(read === '' || read === '-' ? [] : ['GET']),
+				...acts.map((act) => act.split(' ')[0] ?? '')
+			];
+			for (const name of asked) {
+				if (ENDS.includes(`${route} ${name}`) || OTHERS_OF_STATES.includes(`${route} ${name}`)) continue;
+				const shut = isShut(state, route, name);
+				if (shut === null || /^\/door\/who/.test(route)) continue;
+				const path = addressOf(route, '0'.repeat(26));
+				const isMethod = /^(GET|POST|PUT)$/.test(name);
+				const body = name === 'GET' ? undefined : isMethod ? '{}' : new FormData();
+				const answer = await send(
+					state,
+					isMethod ? path : `${path}${name === 'default' ? '' : `?/${name}`}`,
+					name === 'GET' ? 'GET' : isMethod ? name : 'POST',
+					body
+				);
+				const text = /event-stream/.test(answer.headers.get('content-type') ?? '') ? '' : await answer.text();
+				if (text === '') await answer.body?.cancel().catch(() => undefined);
+				const said = text.startsWith('{') ? ((JSON.parse(text) as { status?: number }).status ?? 0) : 0;
+				const status = said || answer.status;
+				const isSaid = SAYS[state].test(text);
+				if (isSaid !== shut) wrong.push(`${route} ${name}: ${status} ${text.slice(0, 90)}`);
+				if (status >= 500 && !(state === 'full' && shut)) wrong.push(`${route} ${name}: ${status}`);
+			}
+		}
+		expect(wrong).toEqual([]);
+	});
+
+/** What would end the state that is looked at. */
+const OTHERS_OF_STATES = [
+	'/practice leave',
+	'/practice begin',
+	'/me leave',
+	'/me erase',
+	'/door in',
+	'/door demo'
+];
+const SAYS: Record<State, RegExp> = {
+	practising: /This is not done in practice/,
+	shut: /This kitchen is closed/,
+	full: /This kitchen is full/
+};
+
+test('nothing that creates takes over a kitchen whose id is known', async () => {
+	const state = async () =>
+		JSON.stringify([
+			await db('kitchens').where('id', kitchenId).first(),
+			await db('memberships').where('kitchen_id', kitchenId).orderBy('id').select('id', 'person_id', 'role')
+		]);
+	const before = await state();
+	const drafts: [path: string, draft: object][] = [
+		['/practice?/begin', { id: kitchenId, exercise: 'salt', seed: '1', batchId: '' }],
+		[
+			'/kitchen/data?/begin',
+			{
+				id: kitchenId,
+				name: 'Taken over',
+				town: '',
+				address: '',
+				timeZone: 'UTC',
+				currency: 'USD',
+				rules: 'us',
+				scaleDivision: '1',
+				measureSet: 'us',
+				locale: 'en-US',
+				weekStarts: '0',
+				sellsShort: false
+			}
+		],
+		['/kitchen/data?/open', { id: kitchenId }],
+		['/me?/open', { id: kitchenId }]
+	];
+	for (const [path, draft] of drafts) {
+		const form = new FormData();
+		form.set('draft', JSON.stringify(draft));
+		const answer = (await (await send('stranger', path, 'POST', form)).json()) as { type: string };
+		expect(answer.type, path).toBe('failure');
+		expect(await state(), path).toBe(before);
+	}
+	expect(await db('sessions').where('practice_id', kitchenId).first('id')).toBeUndefined();
+});
 
 test('an id of another kitchen, in whatever place it can stand, changes nothing there', async () => {
 	const state = async () =>

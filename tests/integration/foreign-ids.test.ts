@@ -1,12 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { anotherKitchen } from '../../scripts/lib/another-kitchen.ts';
+import { idsOfKitchen, stateOfKitchen } from '../../scripts/lib/kitchen-state.ts';
 import { soundForms } from '../../scripts/lib/sound-forms/index.ts';
 import type { SoundForm } from '../../scripts/lib/sound-forms/form.ts';
 import { readArchive } from '$lib/server/archive/read.ts';
 import { restoreKitchen } from '$lib/server/archive/restore.ts';
 import { writeArchive } from '$lib/server/archive/write.ts';
 import { askJob } from '$lib/server/jobs/jobs.ts';
-import { tablesWithKitchens } from '$lib/server/life/rows.ts';
 import { letDeviceIn } from '$lib/server/people/devices.ts';
 import { join } from '$lib/server/people/memberships.ts';
 import { makePerson } from '$lib/server/people/persons.ts';
@@ -56,38 +56,12 @@ beforeAll(async () => {
 		name: 'theirs',
 		asked: { withCustomers: true }
 	});
-	theirs.set('kitchens', [victim]);
+	for (const [table, ids] of await idsOfKitchen(bench.db, victim)) theirs.set(table, ids);
 	theirs.set('persons', [personId]);
-	for (const table of await tablesWithKitchens(bench.db)) {
-		const [columns] = (await bench.db.raw('SHOW COLUMNS FROM ??', [table])) as [{ Field: string }[]];
-		// What keys were used is no thing of its own.
-		if (table === 'creations' || !columns.some(({ Field }) => Field === 'id')) continue;
-		const ids = await bench
-			.db(table as 'lots')
-			.where('kitchen_id', victim)
-			.limit(3)
-			.pluck<string[]>('id');
-		if (ids.length > 0) theirs.set(table, ids);
-	}
 	making = soundForms(bench.db, kitchen);
 }, 180_000);
 
-/** Everything of the other kitchen, in a number a table, and who is in it. */
-async function stateOfTheirs(): Promise<Record<string, string>> {
-	const state: Record<string, string> = {};
-	for (const table of ['kitchens', ...(await tablesWithKitchens(bench.db))]) {
-		// What a listener is told, and the installation's own notes of what it keeps, are counted elsewhere.
-		if (table === 'kitchen_usage') continue;
-		const [columns] = (await bench.db.raw('SHOW COLUMNS FROM ??', [table])) as [{ Field: string }[]];
-		const all = columns.map(({ Field }) => `COALESCE(HEX(\`${Field}\`), '-')`).join();
-		const [[row]] = (await bench.db.raw(
-			`SELECT COUNT(*) AS n, COALESCE(BIT_XOR(CRC32(CONCAT_WS('#', ${all}))), 0) AS x FROM ?? WHERE ?? = ?`,
-			[table, table === 'kitchens' ? 'id' : 'kitchen_id', victim]
-		)) as [{ n: number; x: number }[]];
-		state[table] = `${row?.n} ${row?.x}`;
-	}
-	return state;
-}
+const stateOfTheirs = () => stateOfKitchen(bench.db, victim);
 
 /** The table an id of one's own is of; '' of a key that nothing has yet. */
 async function ownTable(id: string): Promise<string> {

@@ -69,6 +69,8 @@ export const NOT_BY_CODE: readonly Right[] = [
 	'ledger',
 	'costs',
 	'customers',
+	// Prices stand in it, and what is not seen would be saved away.
+	'formulate',
 	'settings',
 	'people',
 	'data',

@@ -5,7 +5,9 @@ import type { Batch } from '../../batch/types.ts';
 import type { FormulaDraft } from '../../formula/draft.ts';
 import { labelState, type Label, type SeenLabel } from '../../label/types.ts';
 import type { Right } from '../../people/roles.ts';
+import type { KeptPlan } from '../../plan/types.ts';
 import type { Lot } from '../../shelf/lots.ts';
+import { Stale } from '../errors.ts';
 import type { News } from '../feed/tell.ts';
 
 /**
@@ -85,6 +87,28 @@ export function labelFor(
 		revisions: label.revisions
 	};
 	return { label: null, seen };
+}
+
+/** A plan that was taken, without what its day was expected to bring for who may not see costs. */
+export const planFor = (locals: Asks, plan: KeptPlan): KeptPlan =>
+	may(locals, 'costs') || !plan.taken
+		? plan
+		: { ...plan, taken: { ...plan.taken, basis: withoutMoney(plan.taken.basis) } };
+
+/** What a day is planned from, without what is earned by it. */
+export const withoutMoney = <B extends { products: readonly { money: unknown }[] }>(basis: B): B => ({
+	...basis,
+	products: basis.products.map((product) => ({ ...product, money: null }))
+});
+
+/** What somebody else saved meanwhile is shown in the shape the asker's rights allow, as everything else is. */
+export async function staleFor<T, R>(shape: (current: T) => T, act: () => Promise<R>): Promise<R> {
+	try {
+		return await act();
+	} catch (problem) {
+		if (problem instanceof Stale) throw new Stale(shape(problem.current as T));
+		throw problem;
+	}
 }
 
 /** What is heard of a batch; for who may see no formula that something of it changed, and not what. */

@@ -1,4 +1,5 @@
-import { batchFor, lotsFor as shapedLots, may } from '$lib/server/edge/shapes.ts';
+import type { Batch } from '$lib/batch/types.ts';
+import { batchFor, lotsFor as shapedLots, may, staleFor } from '$lib/server/edge/shapes.ts';
 import { cleanForm, closeForm, minutesForm, voidForm } from '$lib/server/edge/batch.ts';
 import { recordCleans, voidClean } from '$lib/server/contact/cleans.ts';
 import { decide } from '$lib/server/contact/decide.ts';
@@ -57,15 +58,23 @@ async function readPage(locals: App.Locals, id: string) {
 	};
 }
 
+const orStale = (locals: App.Locals, act: () => Promise<unknown>) =>
+	staleFor((batch: Batch) => batchFor(locals, batch), act);
+
 export const actions: Actions = {
-	record: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
-		await recordBatch(db, kitchen, params.id, form.version, batchInput(form));
+	record: saving(batchForm, async ({ locals, params }, form) => {
+		const { db, kitchen } = locals;
+		await orStale(locals, () => recordBatch(db, kitchen, params.id, form.version, batchInput(form)));
 	}),
-	correct: saving(batchForm, async ({ locals: { db, kitchen }, params }, form) => {
-		await correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason);
+	correct: saving(batchForm, async ({ locals, params }, form) => {
+		const { db, kitchen } = locals;
+		await orStale(locals, () =>
+			correctBatch(db, kitchen, params.id, form.version, batchInput(form), form.reason)
+		);
 	}),
-	close: saving(closeForm, async ({ locals: { db, kitchen }, params }, { version, reason }) => {
-		await closeBatch(db, kitchen, params.id, version, reason);
+	close: saving(closeForm, async ({ locals, params }, { version, reason }) => {
+		const { db, kitchen } = locals;
+		await orStale(locals, () => closeBatch(db, kitchen, params.id, version, reason));
 	}),
 	minutes: saving(minutesForm, async ({ locals: { db, kitchen }, params }, { heat, hands }) => {
 		await noteMinutes(db, kitchen.id, params.id, { heat_min: heat, hands_min: hands });

@@ -1,4 +1,4 @@
-import { may } from '$lib/server/edge/shapes.ts';
+import { may, planFor, staleFor, withoutMoney } from '$lib/server/edge/shapes.ts';
 import { error } from '@sveltejs/kit';
 import { saving } from '$lib/server/edge/actions.ts';
 import { hoursForm, takeForm, versionForm, wishForm } from '$lib/server/edge/plan.ts';
@@ -7,6 +7,7 @@ import { happenedIn } from '$lib/server/plan/going.ts';
 import { setHours } from '$lib/server/plan/hours.ts';
 import { getPlan, keepWish, letGo, takePlan } from '$lib/server/plan/plans.ts';
 import { pageOfPlan } from '$lib/server/plan/page.ts';
+import type { KeptPlan } from '$lib/plan/types.ts';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params, url, depends }) => {
@@ -15,11 +16,8 @@ export const load: PageServerLoad = async ({ locals, params, url, depends }) => 
 	const { basis, plan } = await pageOfPlan(db, kitchen, params.day, url.searchParams.get('place'));
 	const seesMoney = may(locals, 'costs');
 	return {
-		basis: seesMoney ? basis : moneyless(basis),
-		plan:
-			seesMoney || !plan.taken
-				? plan
-				: { ...plan, taken: { ...plan.taken, basis: moneyless(plan.taken.basis) } },
+		basis: seesMoney ? basis : withoutMoney(basis),
+		plan: planFor(locals, plan),
 		/** What has happened to each task, by its place. */
 		happened: plan.taken ? [...(await happenedIn(db, kitchen, plan.taken, plan.batches))] : [],
 		seesMoney,
@@ -28,11 +26,8 @@ export const load: PageServerLoad = async ({ locals, params, url, depends }) => 
 	};
 };
 
-/** What a day is planned from, without what is earned by it. */
-const moneyless = <B extends { products: readonly { money: unknown }[] }>(basis: B): B => ({
-	...basis,
-	products: basis.products.map((product) => ({ ...product, money: null }))
-});
+const orStale = ({ locals }: RequestEvent, act: () => Promise<unknown>) =>
+	staleFor((plan: KeptPlan) => planFor(locals, plan), act);
 
 const of = ({ locals: { db, kitchen }, params, url }: RequestEvent) =>
 	pageOfPlan(db, kitchen, params.day, url.searchParams.get('place'));
@@ -40,15 +35,15 @@ const of = ({ locals: { db, kitchen }, params, url }: RequestEvent) =>
 export const actions: Actions = {
 	keep: saving(wishForm, async (event, { version, wish }) => {
 		const { basis } = await of(event);
-		await keepWish(event.locals.db, event.locals.kitchen, basis, version, wish);
+		await orStale(event, () => keepWish(event.locals.db, event.locals.kitchen, basis, version, wish));
 	}),
 	take: saving(takeForm, async (event, form) => {
 		const { basis } = await of(event);
-		await takePlan(event.locals.db, event.locals.kitchen, basis, form);
+		await orStale(event, () => takePlan(event.locals.db, event.locals.kitchen, basis, form));
 	}),
 	letGo: saving(versionForm, async (event, { version }) => {
 		const { basis } = await of(event);
-		await letGo(event.locals.db, event.locals.kitchen, basis, version);
+		await orStale(event, () => letGo(event.locals.db, event.locals.kitchen, basis, version));
 	}),
 	begin: saving(versionForm, async (event) => {
 		const { basis } = await of(event);

@@ -79,7 +79,10 @@ describe('what each may', () => {
 	it('is less by a short code', () => {
 		expect(rightsOf('owner', true)).toEqual(
 			RIGHTS.filter(
-				(right) => !['ledger', 'costs', 'customers', 'settings', 'people', 'data', 'approve'].includes(right)
+				(right) =>
+					!['ledger', 'costs', 'customers', 'formulate', 'settings', 'people', 'data', 'approve'].includes(
+						right
+					)
 			)
 		);
 		expect(rightsOf('maker', true)).toEqual(RIGHTS_OF.maker);

@@ -134,11 +134,11 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/shelf/csv': { read: 'look', reading: LEAVES },
 	'/shelf/json': { read: 'look', reading: LEAVES },
 	'/shelf/import': {
-		read: 'formulate',
-		acts: { preview: ['formulate', 'read a shelf file'], import: ['formulate', 'brought in a shelf file'] }
+		read: 'costs',
+		acts: { preview: ['costs', 'read a shelf file'], import: ['costs', 'brought in a shelf file'] }
 	},
 	'/shelf/new': { read: 'formulate', acts: { default: ['formulate', 'put an ingredient on the shelf'] } },
-	'/shelf/sheet': { read: 'formulate', acts: { default: ['formulate', 'confirmed and priced ingredients'] } },
+	'/shelf/sheet': { read: 'costs', acts: { default: ['costs', 'confirmed and priced ingredients'] } },
 	'/shelf/[id]': {
 		read: 'look',
 		acts: {
@@ -175,7 +175,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/formulas/[id]/history': { read: 'formula' },
 	'/formulas/[id]/recipe': { read: 'formula', reading: LEAVES },
 	'/formulas/[id]/reformulate': {
-		read: 'formulate',
+		read: 'costs',
 		acts: { take: ['formulate', 'reformulated a formula'], trial: ['formulate', 'planned a trial'] }
 	},
 
