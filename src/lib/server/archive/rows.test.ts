@@ -36,6 +36,24 @@ describe('the rows of a file', () => {
 		await expect(read(text)).rejects.toThrow(says);
 	});
 
+	it('are in memory no further than the piece that is read', async () => {
+		const row = JSON.stringify({ id: 'x'.repeat(26), note: 'y'.repeat(100) });
+		let given = 0;
+		async function* many(): AsyncGenerator<Uint8Array> {
+			for (let nth = 0; nth < 2000; nth++) {
+				given++;
+				yield new TextEncoder().encode(`${nth === 0 ? '[' : ','}${row}`);
+			}
+			yield new TextEncoder().encode(']');
+		}
+		let taken = 0;
+		for await (const _ of rowsIn(many(), 'tables/lots.json')) {
+			taken++;
+			expect(given - taken).toBeLessThanOrEqual(1);
+		}
+		expect(taken).toBe(2000);
+	});
+
 	it('of more than sixteen mebibytes one is refused before it is in memory', async () => {
 		async function* endless(): AsyncGenerator<Uint8Array> {
 			yield new TextEncoder().encode('[{"id":"');
