@@ -12,9 +12,8 @@
 		<Dialog.Content
 			class="bg-sheet border-edge fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(28rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 overflow-auto border p-5 outline-none"
 		>
-			<Dialog.Title class="text-xl font-bold">Is it you?</Dialog.Title>
-			<Dialog.Description class="text-quiet mt-1"
-				>This is asked once more before something dear. For ten minutes it is not asked again.</Dialog.Description
+			<Dialog.Title class="text-xl font-bold">Confirm it is you</Dialog.Title>
+			<Dialog.Description class="text-quiet mt-1">You are not asked again for ten minutes.</Dialog.Description
 			>
 			<Prove onproved={() => proving.settle(true)} oncancel={() => proving.settle(false)} />
 		</Dialog.Content>

@@ -101,7 +101,12 @@ test('the first makes themselves the owner of a kitchen, and comes back by passw
 	await expect(codes).toHaveCount(8);
 	const code = await codes.first().innerText();
 	await accessible(page);
-	await page.getByRole('button', { name: 'Leave', exact: true }).click();
+	// Where nothing on the device waits to be sent the browser is told to clear what it keeps.
+	const [left] = await Promise.all([
+		page.waitForResponse((answer) => answer.url().includes('/door?/out')),
+		page.getByRole('button', { name: 'Leave', exact: true }).click()
+	]);
+	expect(left.headers()['clear-site-data']).toBe('"cache", "storage"');
 	await expect(page).toHaveURL(/\/door$/);
 	// Nobody is first a second time.
 	await expect(page.getByRole('link', { name: 'Begin a kitchen of your own' })).toHaveCount(0);
@@ -154,18 +159,18 @@ test('what is dear asks once more who it is, at a device that was let in by a co
 	await expect(phone.getByRole('navigation', { name: 'Places' })).toContainText('Tansy, owner');
 	await open(phone, '/me');
 	await phone.getByRole('button', { name: 'Make recovery codes' }).click();
-	const dialog = phone.getByRole('dialog', { name: 'Is it you?' });
+	const dialog = phone.getByRole('dialog', { name: 'Confirm it is you' });
 	await expect(dialog).toBeVisible();
 	await accessible(phone);
 	await dialog.getByLabel('Your password').fill('not these words at all');
-	await dialog.getByRole('button', { name: 'It is me' }).click();
+	await dialog.getByRole('button', { name: 'Confirm' }).click();
 	await expect(dialog.getByText('this is not your password')).toBeVisible();
-	await dialog.getByRole('button', { name: 'Not now' }).click();
+	await dialog.getByRole('button', { name: 'Cancel' }).click();
 	await expect(dialog).toHaveCount(0);
 	await expect(phone.getByRole('list', { name: 'Recovery codes' })).toHaveCount(0);
 	await phone.getByRole('button', { name: 'Make recovery codes' }).click();
 	await dialog.getByLabel('Your password').fill(PASSWORD);
-	await dialog.getByRole('button', { name: 'It is me' }).click();
+	await dialog.getByRole('button', { name: 'Confirm' }).click();
 	// The very same was sent again.
 	await expect(phone.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem')).toHaveCount(8);
 
@@ -183,7 +188,7 @@ test('what is dear asks once more who it is, at a device that was let in by a co
 	await other.getByLabel('Your password').fill(PASSWORD);
 	const [file] = await Promise.all([
 		other.waitForEvent('download'),
-		other.getByRole('button', { name: 'It is me' }).click()
+		other.getByRole('button', { name: 'Confirm' }).click()
 	]);
 	expect(file.suggestedFilename()).toBe('who did what.csv');
 });

@@ -435,6 +435,9 @@ for (const as of Object.keys(LETTER) as As[])
 				const answer = await send(as, path, 'GET');
 				await answer.body?.cancel();
 				const isIn = !saysNo(answer);
+				// Where somebody is led stays in no cache: what is there depends on who asks.
+				if (answer.status === 303 && answer.headers.get('cache-control') !== 'no-store')
+					wrong.push(`${route} GET leads elsewhere and may be kept`);
 				if (isIn !== read.includes(LETTER[as] || '?')) wrong.push(`${route} GET: ${answer.status}`);
 				if (answer.status >= 500) wrong.push(`${route} GET: ${answer.status}`);
 				// What is of another kitchen is not here, and nothing of it is told.

@@ -11,6 +11,8 @@ import {
 	takeNewToken,
 	usedFrom
 } from '$lib/server/people/devices.ts';
+import { addHelper } from '$lib/server/people/helper.ts';
+import { createKitchen } from '$lib/server/kitchens.ts';
 import { failuresNoted, noteFailed } from '$lib/server/people/failed.ts';
 import { firstOwner } from '$lib/server/people/first.ts';
 import { mayTry, Wait } from '$lib/server/people/limits.ts';
@@ -23,7 +25,7 @@ import { isProved, noteProof } from '$lib/server/people/proof.ts';
 import { makeRecoveryCodes } from '$lib/server/people/recovery.ts';
 import { sealSeconds } from '$lib/server/people/second.ts';
 import { newToken, tokenHash } from '$lib/server/people/secrets.ts';
-import { beginSession, findSession } from '$lib/server/people/sessions.ts';
+import { beginSession, findSession, sessionNow } from '$lib/server/people/sessions.ts';
 import { newId } from '$lib/server/rows.ts';
 import { emptied, KITCHEN, useBench } from './kitchen.ts';
 
@@ -101,6 +103,52 @@ describe('a proof of who somebody is', () => {
 			const after = await of(token);
 			expect(after && isProved(after)).toBe(true);
 		}
+	});
+});
+
+describe('a device that several share', () => {
+	it('is locked after its minutes for whoever is in, by whatever, and no page keeps it open by itself', async () => {
+		const { personId, id } = await somebody();
+		const token = newToken();
+		const deviceId = await letDeviceIn(bench.db, bench.kitchen.id, {
+			token,
+			name: 'Shared',
+			kind: 'shared',
+			membershipId: id
+		});
+		const today = () => '2026-12-01';
+		for (const cameBy of ['password', 'passkey', 'code'] as const) {
+			const session = await beginSession(bench.db, {
+				personId,
+				cameBy,
+				kitchenId: bench.kitchen.id,
+				deviceId
+			});
+			const { who } = await findSession(bench.db, session, today);
+			const used = (minutes: number) =>
+				bench
+					.db('sessions')
+					.where('id', who?.session.id ?? '')
+					.update({
+						used_at: new Date(Date.now() - minutes * 60_000).toISOString().slice(0, -1).replace('T', ' ')
+					});
+			await used(9);
+			// What a page asks by itself is no touch: the minutes go on.
+			expect((await findSession(bench.db, session, today, { isTouch: false })).who).not.toBeNull();
+			await used(11);
+			expect(await findSession(bench.db, session, today)).toEqual({ who: null, why: 'idle' });
+			expect(await sessionNow(bench.db, who?.session.id ?? '', today)).toBeNull();
+		}
+		// One's own device is not.
+		const own = await beginSession(bench.db, {
+			personId,
+			cameBy: 'password',
+			kitchenId: bench.kitchen.id,
+			deviceId: null
+		});
+		const twoDaysAgo = new Date(Date.now() - 2 * 86_400_000).toISOString().slice(0, -1).replace('T', ' ');
+		await bench.db('sessions').where('token_hash', tokenHash(own)).update({ used_at: twoDaysAgo });
+		expect((await findSession(bench.db, own, today)).who).not.toBeNull();
 	});
 });
 
@@ -231,6 +279,34 @@ describe('a deed', () => {
 	});
 });
 
+describe('somebody who is added, and a code that is made', () => {
+	const twenty = <T>(act: () => Promise<T>) => Promise.all(Array.from({ length: 20 }, act));
+
+	it('by a form that is sent twenty times at once is one; under a key of somebody else it is none', async () => {
+		const owner = await somebody();
+		const id = newId();
+		const name = `Helper ${id}`;
+		await twenty(() => addHelper(bench.db, bench.kitchen.id, { id, name, role: 'maker', code: '4711' }));
+		expect(await bench.db('memberships').where('name', name).pluck('id')).toEqual([id]);
+		expect(await bench.db('persons').where('name', name).pluck('name')).toHaveLength(1);
+
+		const key = newId();
+		const wanted = { kind: 'person', role: 'seller', span: null, name: 'Yarrow' } as const;
+		const codes = await twenty(() => makePairing(bench.db, bench.kitchen.id, owner.id, wanted, key));
+		expect(await bench.db('pairings').where('name', 'Yarrow').pluck('id')).toEqual([key]);
+		// One of the answers counts: which of twenty that came at once nobody can say; sent again it is that one.
+		const last = await makePairing(bench.db, bench.kitchen.id, owner.id, wanted, key);
+		expect((await findPairing(bench.db, last)).name).toBe('Yarrow');
+		for (const code of codes) await expect(findPairing(bench.db, code)).rejects.toThrow(/does not count/);
+
+		const other = await createKitchen(bench.db, KITCHEN);
+		await expect(addHelper(bench.db, other, { id, name, role: 'maker', code: '4711' })).rejects.toThrow(
+			/begun before/
+		);
+		await expect(makePairing(bench.db, other, owner.id, wanted, key)).rejects.toThrow(/begun before/);
+	});
+});
+
 describe('the first of an installation', () => {
 	beforeAll(() => emptied(bench.db));
 	const first = (login: string) =>
@@ -260,7 +336,6 @@ describe('the first of an installation', () => {
 describe('the people of the demo', () => {
 	it('are gone once somebody has a kitchen of their own, and whoever was in as one is out', async () => {
 		await emptied(bench.db);
-		const { createKitchen } = await import('$lib/server/kitchens.ts');
 		const demo = await createKitchen(bench.db, KITCHEN);
 		await addDemoPeople(bench.db, demo, { from: '2026-01-01', to: '2026-12-31', until: '2099-01-01' });
 		const [wren] = await demoPeople(bench.db);

@@ -7,6 +7,7 @@ import { runNextJob } from '$lib/server/jobs/run.ts';
 import { askForLabels } from '$lib/server/labels/many.ts';
 import { listPrintJobs } from '$lib/server/labels/print-jobs.ts';
 import { labelToPrint } from '$lib/server/labels/to-print.ts';
+import { join } from '$lib/server/people/memberships.ts';
 import { makePerson } from '$lib/server/people/persons.ts';
 import { writeLabels } from '$lib/server/print/pdf.ts';
 import { newId } from '$lib/server/rows.ts';
@@ -19,6 +20,7 @@ const copies = 250;
 
 beforeAll(async () => {
 	personId = await makePerson(bench.db, { name: 'Pim', login: 'pim', password: 'three plain words' });
+	await join(bench.db, bench.kitchen.id, { personId, name: 'Pim', role: 'maker', span: null });
 	roti = await approvedRoti(bench, 'Many roti');
 });
 

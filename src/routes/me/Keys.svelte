@@ -138,7 +138,7 @@
 			</div>
 		</div>
 		<form method="POST" class="mt-6 max-w-xl" use:enhance={proving.enhance}>
-			<p class="text-quiet">For these you are asked once more that it is you.</p>
+			<p class="text-quiet">For these you confirm your password once more.</p>
 			<Problems problems={proving.problems.filter((problem) => problem.path === '')} />
 			<div class="mt-3 flex flex-wrap gap-2">
 				<button class="button" formaction="?/codes" disabled={proving.saving}>Make recovery codes</button>

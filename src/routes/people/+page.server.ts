@@ -44,21 +44,27 @@ async function codeAt(origin: string, path: string): Promise<{ address: string; 
 
 export const actions: Actions = {
 	invite: (event) =>
-		withDraft(event.request, inviteForm, async ({ name, role, ...days }) => {
+		withDraft(event.request, inviteForm, async ({ id, name, role, ...days }) => {
 			const { locals, url } = event;
-			const { kitchenId, id } = memberIn(locals);
+			const { kitchenId, id: by } = memberIn(locals);
 			const span = spanOf({ role, ...days });
 			// Whoever owns the kitchen can do all of it, and put out who invited them.
 			if (role === 'owner') mustBeProved(event);
 			isOf(`${name}, as ${role}`);
-			const code = await makePairing(locals.db, kitchenId, id, { kind: 'person', role, span, name });
+			const code = await makePairing(locals.db, kitchenId, by, { kind: 'person', role, span, name }, id);
 			return { code: await codeAt(url.origin, `/door/invited/${code}`) };
 		}),
 	letIn: ({ locals, request, url }) =>
-		withDraft(request, letInForm, async ({ name, kind }) => {
-			const { kitchenId, id } = memberIn(locals);
+		withDraft(request, letInForm, async ({ id, name, kind }) => {
+			const { kitchenId, id: by } = memberIn(locals);
 			isOf(`${name}, ${kind}`);
-			const code = await makePairing(locals.db, kitchenId, id, { kind: 'device', deviceKind: kind, name });
+			const code = await makePairing(
+				locals.db,
+				kitchenId,
+				by,
+				{ kind: 'device', deviceKind: kind, name },
+				id
+			);
 			return { code: await codeAt(url.origin, `/door/let-in/${code}`) };
 		}),
 	helper: saving(helperForm, async ({ locals: { db, kitchen } }, form) => {

@@ -14,7 +14,7 @@
 	let code = $state.raw<{ address: string; picture: string } | null>(null);
 	const form = draftForm<never>({
 		saved: 'Invited',
-		sends: () => draft,
+		sends: () => ({ id: form.key, ...draft }),
 		onsaved: (data) => {
 			code = data.code as typeof code;
 			draft = blank();
@@ -22,7 +22,7 @@
 	});
 	const adding = draftForm<never>({
 		saved: 'Added',
-		sends: () => helper,
+		sends: () => ({ id: adding.key, ...helper }),
 		onsaved: () => (helper = noHelper())
 	});
 </script>

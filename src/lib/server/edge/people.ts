@@ -93,11 +93,16 @@ interface AsWhat {
 	until: string | null;
 }
 
-export const inviteForm = Joi.object<AsWhat & { name: string }>({
+/** Of what is begun: sent twice it is one. */
+const key = () => id('open the page again');
+
+export const inviteForm = Joi.object<AsWhat & { id: string; name: string }>({
+	id: key(),
 	name: text(80, 'who is it for?'),
 	...asWhat
 });
-export const helperForm = Joi.object<{ name: string; role: Role; code: string }>({
+export const helperForm = Joi.object<{ id: string; name: string; role: Role; code: string }>({
+	id: key(),
 	name: text(80, 'what are they called?'),
 	role: Joi.valid('maker', 'seller').required(),
 	code: Joi.string().allow('').max(12).required()
@@ -107,7 +112,8 @@ export const changeForm = Joi.object<AsWhat & { id: string; version: number }>({
 	version: version(),
 	...asWhat
 });
-export const letInForm = Joi.object<{ name: string; kind: 'own' | 'shared' }>({
+export const letInForm = Joi.object<{ id: string; name: string; kind: 'own' | 'shared' }>({
+	id: key(),
 	name: text(80, 'what is the device called?'),
 	kind: Joi.valid('own', 'shared').required()
 });

@@ -28,7 +28,8 @@ const spanColumns = (span: Span | null) => ({
 export async function join(
 	db: Database,
 	kitchenId: string,
-	{ personId, name, role, span }: Joining
+	{ personId, name, role, span }: Joining,
+	newMembership = newId()
 ): Promise<string> {
 	return inTransaction(db, async (transaction) => {
 		const before = await transaction('memberships')
@@ -36,7 +37,7 @@ export async function join(
 			.forUpdate()
 			.first('id', 'role', 'ended_at');
 		if (!before) {
-			const id = newId();
+			const id = newMembership;
 			await transaction('memberships').insert({
 				id,
 				kitchen_id: kitchenId,

@@ -1,6 +1,7 @@
 import type { Role } from '../../people/roles.ts';
 import type { OpenPairing, Span } from '../../people/member.ts';
 import type { Database } from '../db/connection.ts';
+import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { newId, utcNow } from '../rows.ts';
@@ -28,19 +29,23 @@ export type NewPairing =
 	| { kind: 'device'; deviceKind: 'own' | 'shared'; name: string }
 	| { kind: 'person'; role: Role; span: Span | null; name: string };
 
-/** Makes a code that counts once and not for long; it is nowhere kept. */
+/**
+ * Makes a code that counts once and not for long; it is nowhere kept. Asked for again by the same form it is the same
+ * invitation under another code: the one before may never have been seen.
+ */
 export async function makePairing(
 	db: Database,
 	kitchenId: string,
 	membershipId: string,
-	wanted: NewPairing
+	wanted: NewPairing,
+	id = newId()
 ): Promise<string> {
 	const code = newToken();
 	const now = Date.now();
 	const isDevice = wanted.kind === 'device';
-	await inTransaction(db, (transaction) =>
+	const isNew = await madeOnce(db, { table: 'pairings', kitchenId, id }, (transaction) =>
 		transaction('pairings').insert({
-			id: newId(),
+			id,
 			kitchen_id: kitchenId,
 			code_hash: tokenHash(code),
 			kind: wanted.kind,
@@ -55,6 +60,13 @@ export async function makePairing(
 			ends_at: at(now + (isDevice ? DEVICE_MS : PERSON_MS))
 		})
 	);
+	if (!isNew)
+		await inTransaction(db, (transaction) =>
+			transaction('pairings')
+				.where({ id, kitchen_id: kitchenId, membership_id: membershipId })
+				.whereNull('used_at')
+				.update({ code_hash: tokenHash(code) })
+		);
 	return code;
 }
 

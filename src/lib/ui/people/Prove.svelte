@@ -60,11 +60,11 @@
 			class="mt-3"
 		/>
 		<div class="mt-4 flex flex-wrap gap-2">
-			<button class="button button-main" disabled={sending || now === ''}>It is me</button>
+			<button class="button button-main" disabled={sending || now === ''}>Confirm</button>
 			{#if by.hasPasskey}
-				<button type="button" class="button" disabled={sending} onclick={byPasskey}>With a passkey</button>
+				<button type="button" class="button" disabled={sending} onclick={byPasskey}>Use a passkey</button>
 			{/if}
-			{#if oncancel}<button type="button" class="button" onclick={oncancel}>Not now</button>{/if}
+			{#if oncancel}<button type="button" class="button" onclick={oncancel}>Cancel</button>{/if}
 		</div>
 	</form>
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { controlIn } from '$lib/form/control.ts';
 	import { lineCosts } from '$core/cost/cost.ts';
+	import { mayHere } from '$lib/people/may-here.ts';
 	import { bakersFigures } from '$core/formula/bakers.ts';
 	import type { Ingredient, Line } from '$core/formula/types.ts';
 	import type { LineContext } from '$core/formula/said/read-line.ts';
@@ -234,7 +235,9 @@
 	<h2 class="sr-only">Lines</h2>
 	<div class={['border-ink text-quiet border-b-2 pb-1 text-sm max-lg:hidden!', GRID]} aria-hidden="true">
 		<span></span><span>As said</span><span>Ingredient</span><span class="text-right">Grams</span>
-		<span class="text-right">Range</span><span class="text-right">Baker’s&nbsp;%</span><span>Cost</span>
+		<span class="text-right">Range</span><span class="text-right">Baker’s&nbsp;%</span><span
+			>{mayHere('costs') ? 'Cost' : ''}</span
+		>
 	</div>
 	{#each groups as group, groupIndex (group.key)}
 		<h3 class="text-action border-rule border-b pt-3 pb-1 text-sm font-bold">{group.stage || 'Other'}</h3>

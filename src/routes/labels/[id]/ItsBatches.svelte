@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { dayText, plural } from '$lib/format.ts';
+	import { mayHere } from '$lib/people/may-here.ts';
 
 	/** The newest batches of the product, and whether what they hold is what their label says. */
 	interface Props {
@@ -20,7 +21,8 @@
 	<ul class="mt-1 space-y-1 text-sm">
 		{#each batches.slice(0, SHOWN) as batch (batch.id)}
 			<li>
-				<a href="/batches/{batch.id}/pack" class="figure underline">{batch.code}</a>
+				{#if mayHere('make')}<a href="/batches/{batch.id}/pack" class="figure underline">{batch.code}</a>
+				{:else}<span class="figure">{batch.code}</span>{/if}
 				{#if batch.held.length === 0}
 					<span class="bg-squared mx-1 inline-block size-3" aria-hidden="true"></span>
 					<span class="text-quiet">{dayText(batch.madeOn)}: its label says what it holds</span>

@@ -6,12 +6,10 @@
 	const goOn = () => location.assign(data.to);
 </script>
 
-<svelte:head><title>Is it you? · Square Batch</title></svelte:head>
+<svelte:head><title>Confirm it is you · Square Batch</title></svelte:head>
 <div class="max-w-md">
-	<h1>Is it you?</h1>
-	<p class="text-quiet mt-2">
-		This is asked once more before something dear. For ten minutes it is not asked again.
-	</p>
+	<h1>Confirm it is you</h1>
+	<p class="text-quiet mt-2">You are not asked again for ten minutes.</p>
 	<Prove onproved={goOn} />
 	<p class="mt-4 text-sm"><a href="/me">Back to your account</a></p>
 </div>

@@ -8,8 +8,9 @@ export const UNPROVED_STATUS = 428;
 
 const UNPROVED: TurnedAway = {
 	status: UNPROVED_STATUS,
-	message: 'Say once more that it is you.',
-	remedy: 'What is dear asks for your password or a passkey; for ten minutes it is not asked again.'
+	message: 'Confirm that it is you first.',
+	remedy:
+		'Open /me/prove, give your password or a passkey, and send this again: you are not asked again for ten minutes.'
 };
 
 /** Why somebody who is in has to prove first who they are; null where they did lately. Leads a page to where they can. */
