@@ -1,30 +1,20 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { startApplication, type Application } from '../../scripts/lib/application.ts';
-import { layDemo } from '../../scripts/lib/demo-data.ts';
+import { ownDatabase, type OwnDatabase } from './own-database.ts';
+import type { Application } from '../../scripts/lib/application.ts';
 import { everyRoute } from '../../scripts/lib/hostile.ts';
-import { startMariaDb } from '../../scripts/lib/mariadb.ts';
 import { oneSale } from '../../scripts/lib/one-sale.ts';
-import { freePort } from '../../scripts/lib/ports.ts';
 import type { Kitchen } from '../../src/lib/kitchen/types.ts';
 import type { Role } from '../../src/lib/people/roles.ts';
 import type { CameBy } from '../../src/lib/people/types.ts';
 import { createBatch } from '../../src/lib/server/batches/create.ts';
 import { getBatch } from '../../src/lib/server/batches/read.ts';
 import { keepEntries } from '../../src/lib/server/bench/entries.ts';
-import { openDatabase, type Database } from '../../src/lib/server/db/connection.ts';
+import type { Database } from '../../src/lib/server/db/connection.ts';
 import { createFormula } from '../../src/lib/server/formulas/keep.ts';
 import { getFormula } from '../../src/lib/server/formulas/read.ts';
 import { theKitchen, today } from '../../src/lib/server/kitchens.ts';
 import { receiveLot } from '../../src/lib/server/lots/receive.ts';
 import { takeOrder } from '../../src/lib/server/orders/keep.ts';
-import { letDeviceIn } from '../../src/lib/server/people/devices.ts';
-import { join as belong } from '../../src/lib/server/people/memberships.ts';
-import { makePerson } from '../../src/lib/server/people/persons.ts';
-import { newToken } from '../../src/lib/server/people/secrets.ts';
-import { beginSession } from '../../src/lib/server/people/sessions.ts';
 import { newId } from '../../src/lib/server/rows.ts';
 import { keepSale } from '../../src/lib/server/sales/keep.ts';
 import { addPricePack } from '../../src/lib/server/shelf-keep.ts';
@@ -65,13 +55,12 @@ const WHO: Record<string, As> = {
 	'seller by code': { role: 'seller', cameBy: 'code', not: ['costs', 'customers', 'grams'] }
 };
 
-let folder = '';
+let own: OwnDatabase;
 let application: Application;
 let db: Database;
 let kitchen: Kitchen;
 const ids: Record<string, string> = {};
 const cookies: Record<string, string> = {};
-const undo: (() => unknown)[] = [];
 /** What a batch and a piece cost, as it was kept: derived of what was planted and of the demo's own prices. */
 let derived: string[] = [];
 
@@ -184,40 +173,14 @@ async function weigh(grams: number): Promise<void> {
 }
 
 test.beforeAll(async () => {
-	folder = mkdtempSync(join(tmpdir(), 'square-batch-crawl-'));
-	undo.push(() => rmSync(folder, { recursive: true, force: true }));
-	layDemo(join(folder, 'database'));
-	const mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
-	undo.push(mariadb.stop);
-	application = await startApplication(join(folder, 'data'), await freePort(), {
-		DATABASE_URL: mariadb.ownerUrl
-	});
-	undo.push(application.stop);
-	db = openDatabase(mariadb.ownerUrl);
-	undo.push(() => db.destroy());
+	own = await ownDatabase();
+	({ application, db } = own);
 	kitchen = await theKitchen(db);
-	const port = new URL(application.address).port;
-	const span = { from: '2000-01-01', to: '2099-12-31', until: '2099-12-31' };
-	for (const [name, { role, cameBy }] of Object.entries(WHO)) {
-		const login = cameBy === 'code' ? null : name;
-		const personId = await makePerson(db, { name, login, password: login && 'three plain words' });
-		const membershipId = await belong(db, kitchen.id, {
-			personId,
-			name,
-			role,
-			span: role === 'inspector' ? span : null
-		});
-		const token = newToken();
-		const kind = cameBy === 'code' ? 'shared' : 'own';
-		const deviceId = await letDeviceIn(db, kitchen.id, { token, name, kind, membershipId });
-		const session = await beginSession(db, { personId, cameBy, kitchenId: kitchen.id, deviceId });
-		cookies[name] = `square-batch-session-${port}=${session}; square-batch-device-${port}=${token}`;
-	}
+	for (const [name, { role, cameBy }] of Object.entries(WHO))
+		cookies[name] = (await own.comeIn({ name, role, kitchenId: kitchen.id, cameBy })).cookies;
 	await plant();
 });
-test.afterAll(async () => {
-	for (const step of undo.reverse()) await step();
-});
+test.afterAll(() => own.stop());
 
 /** The ids an address can be of, by what comes before it. */
 const OF: [path: RegExp, table: string][] = [

@@ -106,7 +106,7 @@ test('the first makes themselves the owner of a kitchen, and comes back by passw
 		page.waitForResponse((answer) => answer.url().includes('/door?/out')),
 		page.getByRole('button', { name: 'Leave', exact: true }).click()
 	]);
-	expect(left.headers()['clear-site-data']).toBe('"cache", "storage"');
+	expect((await left.allHeaders())['clear-site-data']).toBe('"cache", "storage"');
 	await expect(page).toHaveURL(/\/door$/);
 	// Nobody is first a second time.
 	await expect(page.getByRole('link', { name: 'Begin a kitchen of your own' })).toHaveCount(0);

@@ -1,22 +1,15 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { ulid } from 'ulid';
-import { startApplication, type Application } from '../../scripts/lib/application.ts';
-import { layDemo } from '../../scripts/lib/demo-data.ts';
+import type { Application } from '../../scripts/lib/application.ts';
 import { everyRoute } from '../../scripts/lib/hostile.ts';
-import { startMariaDb } from '../../scripts/lib/mariadb.ts';
-import { freePort } from '../../scripts/lib/ports.ts';
-import { openDatabase, type Database } from '../../src/lib/server/db/connection.ts';
+import type { Database } from '../../src/lib/server/db/connection.ts';
 import { createKitchen, getKitchen, theKitchen } from '../../src/lib/server/kitchens.ts';
-import { letDeviceIn, putDeviceOut } from '../../src/lib/server/people/devices.ts';
-import { join as belong } from '../../src/lib/server/people/memberships.ts';
-import { makePerson } from '../../src/lib/server/people/persons.ts';
+import { putDeviceOut } from '../../src/lib/server/people/devices.ts';
 import { beginPractice } from '../../src/lib/server/practice/begin.ts';
 import { utcNow } from '../../src/lib/server/rows.ts';
-import { newToken } from '../../src/lib/server/people/secrets.ts';
-import { beginSession, endSessions } from '../../src/lib/server/people/sessions.ts';
+import { endSessions } from '../../src/lib/server/people/sessions.ts';
+import { ROLES, type Role } from '../../src/lib/people/roles.ts';
 import { expect, test } from '@playwright/test';
+import { ownDatabase, type OwnDatabase } from './own-database.ts';
 
 /**
  * Whom each route lets read, and whom it lets do each thing: n nobody, s seller, m maker, i inspector, o owner; `-`
@@ -262,27 +255,17 @@ function isShut(state: State, route: string, name: string): boolean | null {
 	return state === 'shut' || !GOES_ON.test(route);
 }
 
-let folder = '';
+let own: OwnDatabase;
 let application: Application;
 let db: Database;
 let kitchenId = '';
 const cookies = {} as Record<As | State, string>;
-const undo: (() => unknown)[] = [];
 
 test.describe.configure({ mode: 'serial', timeout: 600_000 });
 
 test.beforeAll(async () => {
-	folder = mkdtempSync(join(tmpdir(), 'square-batch-matrix-'));
-	undo.push(() => rmSync(folder, { recursive: true, force: true }));
-	layDemo(join(folder, 'database'));
-	const mariadb = await startMariaDb(join(folder, 'database'), { durable: false });
-	undo.push(mariadb.stop);
-	application = await startApplication(join(folder, 'data'), await freePort(), {
-		DATABASE_URL: mariadb.ownerUrl
-	});
-	undo.push(application.stop);
-	db = openDatabase(mariadb.ownerUrl);
-	undo.push(() => db.destroy());
+	own = await ownDatabase();
+	({ application, db } = own);
 	const kitchen = await theKitchen(db);
 	kitchenId = kitchen.id;
 	const elsewhere = await createKitchen(
@@ -290,29 +273,12 @@ test.beforeAll(async () => {
 		{ ...(await getKitchen(db, kitchenId)), name: 'Elsewhere' },
 		ulid()
 	);
-	const span = { from: '2000-01-01', to: '2099-12-31', until: '2099-12-31' };
-	const roles = { seller: 'seller', maker: 'maker', inspector: 'inspector', owner: 'owner' } as const;
-	const port = new URL(application.address).port;
-	const comeIn = async (as: As | State, role: keyof typeof roles, where: string) => {
-		const personId = await makePerson(db, {
-			name: as,
-			login: as.replace(' ', '-'),
-			password: 'three plain words'
-		});
-		const id = await belong(db, where, {
-			personId,
-			name: as,
-			role,
-			span: role === 'inspector' ? span : null
-		});
-		const device = newToken();
-		const deviceId = await letDeviceIn(db, where, { token: device, name: as, kind: 'own', membershipId: id });
-		const token = await beginSession(db, { personId, cameBy: 'password', kitchenId: where, deviceId });
-		cookies[as] = `square-batch-session-${port}=${token}; square-batch-device-${port}=${device}`;
-		const session = await db('sessions').where('person_id', personId).first('id');
-		return { personId, deviceId: deviceId ?? '', sessionId: session?.id ?? '' };
+	const comeIn = async (as: As | State, role: Role, where: string) => {
+		const somebody = await own.comeIn({ name: as, role, kitchenId: where });
+		cookies[as] = somebody.cookies;
+		return somebody;
 	};
-	for (const role of Object.values(roles)) await comeIn(role, role, kitchenId);
+	for (const role of ROLES) await comeIn(role, role, kitchenId);
 	await comeIn('stranger', 'owner', elsewhere);
 	const { personId } = await comeIn('ended', 'owner', kitchenId);
 	await endSessions(db, { person_id: personId });
@@ -337,9 +303,7 @@ test.beforeAll(async () => {
 		}
 	}
 });
-test.afterAll(async () => {
-	for (const step of undo.reverse()) await step();
-});
+test.afterAll(() => own.stop());
 
 /** Ids of the demo kitchen, by what an address is of. */
 async function idOf(route: string): Promise<string> {
@@ -492,7 +456,7 @@ for (const state of Object.keys(STATES) as State[])
 				const said = text.startsWith('{') ? ((JSON.parse(text) as { status?: number }).status ?? 0) : 0;
 				const status = said || answer.status;
 				// A page of a closed kitchen says so above itself, and is read all the same.
-				const isSaid = status >= 400 && SAYS[state].test(text);
+				const isSaid = status === SAYS[state].status && SAYS[state].words.test(text);
 				if (isSaid !== shut) wrong.push(`${route} ${name}: ${status} ${text.slice(0, 90)}`);
 				if (status >= 500 && !(state === 'full' && shut)) wrong.push(`${route} ${name}: ${status}`);
 			}
@@ -509,10 +473,10 @@ const OTHERS_OF_STATES = [
 	'/door in',
 	'/door demo'
 ];
-const SAYS: Record<State, RegExp> = {
-	practising: /This is not done in practice/,
-	shut: /This kitchen is closed/,
-	full: /This kitchen is full/
+const SAYS: Record<State, { status: number; words: RegExp }> = {
+	practising: { status: 403, words: /This is not done in practice/ },
+	shut: { status: 409, words: /This kitchen is closed/ },
+	full: { status: 507, words: /This kitchen is full/ }
 };
 
 test('nothing that creates takes over a kitchen whose id is known', async () => {
