@@ -22,6 +22,8 @@ async function isOwnKitchenHere(db: Database): Promise<boolean> {
 		.join('persons as p', 'p.id', 'm.person_id')
 		.join('kitchens as k', 'k.id', 'm.kitchen_id')
 		.where({ 'p.is_demo': false, 'm.role': 'owner' })
+		// Who owns a kitchen can come into it.
+		.whereNotNull('p.login')
 		.whereNull('m.ended_at')
 		.whereNull('k.practice_of')
 		.whereIn('k.state', [...OPEN])
