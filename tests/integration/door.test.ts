@@ -1,5 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { whileActing } from '$lib/server/db/acting.ts';
+import Joi from 'joi';
+import { isOf, whileActing } from '$lib/server/db/acting.ts';
+import { inTransaction } from '$lib/server/db/transaction.ts';
+import { withDraft } from '$lib/server/edge/actions.ts';
 import { comeAgain } from '$lib/server/people/again.ts';
 import { listDeeds } from '$lib/server/people/deeds.ts';
 import { addDemoPeople, demoPeople } from '$lib/server/people/demo.ts';
@@ -259,8 +262,6 @@ describe('secrets from before they were sealed', () => {
 
 describe('a deed', () => {
 	it('that is told of itself says whom it was about, and no longer than there is room', async () => {
-		const { isOf } = await import('$lib/server/db/acting.ts');
-		const { inTransaction } = await import('$lib/server/db/transaction.ts');
 		const { id } = await somebody();
 		const acting = {
 			kitchenId: bench.kitchen.id,
@@ -276,6 +277,32 @@ describe('a deed', () => {
 		});
 		const [deed] = await listDeeds(bench.db, bench.kitchen.id, { ...ALL, words: 'now owner' }, EVER);
 		expect(deed?.ofWhat).toMatch(/^Pim, now owner!+/);
+	});
+
+	it('says by its form what it is about, where its address names nothing, and never a customer', async () => {
+		const { id } = await somebody();
+		const acting = {
+			kitchenId: bench.kitchen.id,
+			membershipId: id,
+			deviceId: null,
+			what: 'noted equipment',
+			path: '/kitchen',
+			ofWhat: () => Promise.resolve('')
+		};
+		const schema = Joi.object({ name: Joi.string(), customer: Joi.string() });
+		const send = (draft: object) => {
+			const form = new FormData();
+			form.set('draft', JSON.stringify(draft));
+			return whileActing(acting, () =>
+				withDraft(new Request('http://here', { method: 'POST', body: form }), schema, () =>
+					inTransaction(bench.db, (db) => db('memberships').where('id', id).update({ name: 'Somebody' }))
+				)
+			);
+		};
+		await send({ name: 'Steel bowl', customer: 'Zebedee' });
+		await send({ customer: 'Zebedee' });
+		const deeds = await listDeeds(bench.db, bench.kitchen.id, { ...ALL, words: 'noted equipment' }, EVER);
+		expect(deeds.map(({ ofWhat }) => ofWhat)).toEqual(['', 'Steel bowl']);
 	});
 });
 

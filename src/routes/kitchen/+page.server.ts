@@ -11,6 +11,7 @@ import {
 } from '$lib/server/edge/kitchen.ts';
 import { addEquipment, listEquipment, retireEquipment } from '$lib/server/equipment.ts';
 import { addRisk, endRisk, standingRisks } from '$lib/server/contact/risks.ts';
+import { isOf } from '$lib/server/db/acting.ts';
 import { saving } from '$lib/server/edge/actions.ts';
 import { getProfile } from '$lib/server/profiles.ts';
 import { addFamily, ownFamilies, removeFamily } from '$lib/server/families.ts';
@@ -61,18 +62,24 @@ export const actions: Actions = {
 		await addFamily(db, kitchen.id, { name, windows: windowsOf(windows) });
 	}),
 	removeFamily: saving(idForm('a family'), async ({ locals: { db, kitchen } }, form) => {
+		const families = await ownFamilies(db, kitchen.id);
+		isOf(families.find(({ id }) => id === form.id)?.name ?? '');
 		await removeFamily(db, kitchen.id, form.id);
 	}),
 	equipment: saving(equipmentForm, async ({ locals: { db, kitchen } }, { id, name, tare }) => {
 		await addEquipment(db, kitchen.id, name, tare, id);
 	}),
 	retire: saving(idForm('a piece of equipment'), async ({ locals: { db, kitchen } }, form) => {
+		const equipment = await listEquipment(db, kitchen.id);
+		isOf(equipment.find(({ id }) => id === form.id)?.name ?? '');
 		await retireEquipment(db, kitchen.id, form.id);
 	}),
 	risk: saving(riskForm, async ({ locals: { db, kitchen } }, { id, ...risk }) => {
 		await addRisk(db, kitchen.id, risk, id);
 	}),
 	endRisk: saving(idForm('a risk'), async ({ locals: { db, kitchen } }, form) => {
+		const risks = await standingRisks(db, kitchen.id);
+		isOf(risks.find(({ id }) => id === form.id)?.allergen ?? '');
 		await endRisk(db, kitchen.id, form.id);
 	}),
 	measure: saving(ownMeasureForm, async ({ locals: { db, kitchen } }, { name, kind, amount }) => {

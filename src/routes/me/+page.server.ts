@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { dayIn } from '$lib/day.ts';
+import { isOf } from '$lib/server/db/acting.ts';
 import { saving, withDraft } from '$lib/server/edge/actions.ts';
 import { openHere } from '$lib/server/edge/door/come-in.ts';
 import { giveTokens } from '$lib/server/edge/door/cookies.ts';
@@ -91,6 +92,8 @@ export const actions: Actions = {
 		await giveUpSecond(locals.db, whoIn(locals).personId);
 	}),
 	forgetKey: saving(idOnlyForm, async ({ locals }, { id }) => {
+		const keys = await listPasskeys(locals.db, whoIn(locals).personId);
+		isOf(keys.find((key) => key.id === id)?.name ?? '');
 		await forgetPasskey(locals.db, whoIn(locals).personId, id);
 	}),
 	end: saving(idOnlyForm, async ({ locals }, { id }) => {

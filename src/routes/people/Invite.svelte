@@ -14,7 +14,7 @@
 	let code = $state.raw<{ address: string; picture: string } | null>(null);
 	const form = draftForm<never>({
 		saved: 'Invited',
-		sends: () => ({ id: form.key, ...draft }),
+		sends: (): object => ({ id: form.key, ...draft }),
 		onsaved: (data) => {
 			code = data.code as typeof code;
 			draft = blank();
@@ -22,7 +22,7 @@
 	});
 	const adding = draftForm<never>({
 		saved: 'Added',
-		sends: () => ({ id: adding.key, ...helper }),
+		sends: (): object => ({ id: adding.key, ...helper }),
 		onsaved: () => (helper = noHelper())
 	});
 </script>

@@ -10,7 +10,7 @@
 	let code = $state.raw<{ address: string; picture: string } | null>(null);
 	const form = draftForm<never>({
 		saved: 'Point the camera at it',
-		sends: () => ({ id: form.key, ...draft }),
+		sends: (): object => ({ id: form.key, ...draft }),
 		onsaved: (data) => (code = data.code as typeof code)
 	});
 </script>

@@ -16,6 +16,8 @@ export interface Acting {
 
 interface Deed extends Acting {
 	id: string;
+	/** What a form says of itself, where its address names nothing. */
+	said: string;
 	/** Whether a transaction of it is committed: what it did next is of the same deed. */
 	isKept: boolean;
 }
@@ -24,7 +26,7 @@ const acting = new AsyncLocalStorage<Deed>();
 
 /** Runs what somebody does: whatever is written meanwhile carries the deed. */
 export function whileActing<R>(by: Acting, act: () => R): R {
-	return acting.run({ ...by, id: newId(), isKept: false }, act);
+	return acting.run({ ...by, id: newId(), said: '', isKept: false }, act);
 }
 
 /** Who does something now; undefined where nobody is asked for. */
@@ -34,6 +36,12 @@ export const actingNow = (): Readonly<Acting> | undefined => acting.getStore();
 export function isOf(words: string): void {
 	const deed = acting.getStore();
 	if (deed) deed.ofWhat = () => Promise.resolve(cut(words, MOST_OF_WHAT));
+}
+
+/** Notes what a form says of what it is about, for a deed whose address names nothing. */
+export function isSaidOf(words: string): void {
+	const deed = acting.getStore();
+	if (deed) deed.said = cut(words, MOST_OF_WHAT);
 }
 
 const MOST_OF_WHAT = 200;
@@ -55,7 +63,7 @@ export async function asDeed(transaction: Database): Promise<() => void> {
 			done_at: utcNow(),
 			what: deed.what,
 			path: deed.path,
-			of_what: await deed.ofWhat(transaction)
+			of_what: (await deed.ofWhat(transaction)) || deed.said
 		})
 		.onConflict('id')
 		.ignore();

@@ -2,6 +2,7 @@ import { error, fail, type ActionFailure, type RequestEvent } from '@sveltejs/ki
 import type Joi from 'joi';
 import { pathText } from '$core/file/messages.ts';
 import type { Problem } from '$core/problem.ts';
+import { isSaidOf } from '../db/acting.ts';
 import { isOfNothing, NotFound, OF_NOTHING, Refused, Stale } from '../errors.ts';
 import { textOf, validated } from './validated.ts';
 
@@ -16,7 +17,7 @@ export interface Rejection {
  * Runs an action on the draft a form sent as JSON: Joi at the edge, then `act`. Problems come back at
  * their fields with status 400, a stale save with what is there now and 409.
  */
-export async function withDraft<T, R>(
+export async function withDraft<T extends object, R>(
 	request: Request,
 	schema: Joi.ObjectSchema<T>,
 	act: (draft: T) => Promise<R>
@@ -33,14 +34,27 @@ export async function withDraft<T, R>(
 		return fail(400, {
 			problems: found.details.map((item) => ({ path: pathText(item.path), message: item.message }))
 		});
+	isSaidOf(wordsOf(value));
 	return attempt(() => act(value));
+}
+
+/**
+ * Fields that say what a form is about, the most telling first. Customers and what was typed of them are not among
+ * them: a deed is never changed, and their names may have to go.
+ */
+const TELLING = ['name', 'channel', 'place', 'allergen'] as const;
+
+function wordsOf(form: object): string {
+	const said = form as Partial<Record<string, unknown>>;
+	const field = TELLING.find((each) => typeof said[each] === 'string' && said[each] !== '');
+	return field ? String(said[field]) : '';
 }
 
 /**
  * The action of a form that saves something: what it sent goes through `schema`, then `act` does it. The answer
  * is what `withDraft` gives, or that it is saved.
  */
-export function saving<Event extends RequestEvent, T>(
+export function saving<Event extends RequestEvent, T extends object>(
 	schema: Joi.ObjectSchema<T>,
 	act: (event: Event, form: T) => Promise<unknown>
 ): (event: Event) => Promise<{ saved: true } | ActionFailure<Rejection>> {
