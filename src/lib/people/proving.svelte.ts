@@ -1,5 +1,4 @@
-/** What the server answers where something dear asks for a proof first. */
-export const UNPROVED = 428;
+import { UNPROVED } from './unproved.ts';
 
 /** Asks who is in to prove once more who they are: one dialog for all that asks for it. */
 class Proving {

@@ -6,10 +6,14 @@ const next = monotonicFactory();
 /** A new id: sorts by the order in which this process made them. */
 export const newId = (): string => next();
 
-/** The present as the database stores it: UTC, to the millisecond. */
-export function utcNow(): string {
-	return new Date().toISOString().replace('T', ' ').replace('Z', '');
-}
+/** A moment, in ms since 1970, as the database stores it: UTC, to the millisecond. */
+export const utcAt = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
+
+/** The present as the database stores it. */
+export const utcNow = (): string => utcAt(Date.now());
+
+/** A time as the database stores it, in ms since 1970. */
+export const msOf = (stored: string): number => Date.parse(`${stored.replace(' ', 'T')}Z`);
 
 /** A decimal column as a number; null stays null. */
 export function toNumber(value: unknown): number | null {

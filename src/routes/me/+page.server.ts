@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { dayIn } from '$lib/day.ts';
+import { dayNow } from '$lib/day.ts';
 import { isOf } from '$lib/server/db/acting.ts';
 import { saving, withDraft } from '$lib/server/edge/actions.ts';
 import { openHere } from '$lib/server/edge/door/come-in.ts';
@@ -35,7 +35,7 @@ export const load: PageServerLoad = async ({ locals, url }) => {
 	const { db } = locals;
 	const who = whoIn(locals);
 	const [kitchens, sessions, passkeys, codes, keys, deleted, shortCodes] = await Promise.all([
-		kitchensOf(db, who.personId, (zone) => dayIn(zone, new Date())),
+		kitchensOf(db, who.personId, dayNow),
 		listSessions(db, who.personId, who.session.id),
 		listPasskeys(db, who.personId),
 		codesLeft(db, who.personId),

@@ -5,7 +5,7 @@ import type { Kitchen } from '../../kitchen/types.ts';
 import { changeBatch } from '../batches/change.ts';
 import type { Database } from '../db/connection.ts';
 import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
-import { isKeptEntry, TAKEN } from '../db/once.ts';
+import { keptEntries, TAKEN } from '../db/once.ts';
 import { NotFound, Refused } from '../errors.ts';
 import { groupBy, utcNow, type Row } from '../rows.ts';
 import { Admitting, type Lines } from './admitting.ts';
@@ -35,8 +35,7 @@ export async function keepEntries(
 				sent.filter(({ id }) => admitting.has(id))
 			);
 			const answers = sent.map((entry): EntryAnswer => {
-				const other = others.get(entry.id);
-				if (other !== undefined) return { id: entry.id, kept: false, message: other };
+				if (others.has(entry.id)) return { id: entry.id, kept: false, message: TAKEN };
 				if (admitting.has(entry.id)) return { id: entry.id, kept: true };
 				const message =
 					batch.closed.length > 0
@@ -93,22 +92,20 @@ export async function keepEach(
 	}
 }
 
-/** Of entries whose ids are kept already those that are somebody else's, each with what is said of it. */
+/** Of entries whose ids are kept already those that are somebody else's, or something else. */
 async function notTheirs(
 	db: Database,
 	of: { kitchen_id: string; batch_id: string },
 	sent: readonly Entry[]
-): Promise<Map<string, string>> {
-	const others = new Map<string, string>();
-	for (const { id, kind } of sent)
-		try {
-			const table = kind === 'weighing' ? 'weighings' : 'batch_events';
-			if (!(await isKeptEntry(db, table, { ...of, id }))) others.set(id, TAKEN);
-		} catch (problem) {
-			if (!(problem instanceof Refused)) throw problem;
-			others.set(id, problem.message);
-		}
-	return others;
+): Promise<Set<string>> {
+	const [weighings = [], events = []] = [true, false].map((isWeighing) =>
+		sent.filter(({ kind }) => (kind === 'weighing') === isWeighing).map(({ id }) => id)
+	);
+	const [weighed, done] = await Promise.all([
+		keptEntries(db, 'weighings', of, weighings),
+		keptEntries(db, 'batch_events', of, events)
+	]);
+	return new Set(sent.map(({ id }) => id).filter((id) => !(weighed.get(id) ?? done.get(id) ?? false)));
 }
 
 /** The lines of a batch, with the lots that `sent` names. */

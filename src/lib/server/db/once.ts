@@ -83,17 +83,34 @@ type EntryTable = 'sales' | 'weighings' | 'batch_events';
 export async function isKeptEntry(
 	db: Database,
 	table: EntryTable,
-	of: Partial<RowOf<EntryTable>> & { kitchen_id: string; id: string }
+	{ id, ...of }: EntryOf & { id: string }
 ): Promise<boolean> {
-	const row = await db(table)
-		.leftJoin('deeds as e', 'e.id', `${table}.deed_id`)
-		.where(`${table}.id`, of.id)
-		.first<Row | undefined>(`${table}.*`, 'e.membership_id as by');
-	if (!row) return false;
-	const isOfThis = Object.entries(of).every(([column, value]) => row[column] === value);
+	const isTheirs = (await keptEntries(db, table, of, [id])).get(id);
+	return isTheirs === false ? refuse('', TAKEN) : isTheirs === true;
+}
+
+/** Where an entry belongs: its kitchen, and what else it has to say. */
+type EntryOf = Partial<RowOf<EntryTable>> & { kitchen_id: string };
+
+/** Of entries by their ids those that are kept already, each with whether it is of whoever sends it now, and of this. */
+export async function keptEntries(
+	db: Database,
+	table: EntryTable,
+	of: EntryOf,
+	ids: readonly string[]
+): Promise<Map<string, boolean>> {
+	if (ids.length === 0) return new Map();
 	const by = actingNow()?.membershipId ?? null;
-	if (!isOfThis || (row.by !== null && by !== null && row.by !== by)) refuse('', TAKEN);
-	return true;
+	const rows = await db(table)
+		.leftJoin('deeds as e', 'e.id', `${table}.deed_id`)
+		.whereIn(`${table}.id`, [...ids])
+		.select<Row[]>(`${table}.*`, 'e.membership_id as by');
+	return new Map(
+		rows.map((row) => {
+			const isOfThis = Object.entries(of).every(([column, value]) => row[column] === value);
+			return [row.id, isOfThis && (row.by === null || by === null || row.by === by)];
+		})
+	);
 }
 
 /** What an id that is another entry's comes to. */

@@ -1,5 +1,6 @@
 import { parseDate, toZoned } from '@internationalized/date';
 import type { DeedsAsked } from '../people/deeds.ts';
+import { utcAt } from '../rows.ts';
 import { ID } from './fields.ts';
 import { isDay } from './query.ts';
 
@@ -37,6 +38,9 @@ export function deedsAsked(
 
 /** When a calendar day of the kitchen begins, some days later, as the database writes it. */
 function startOf(day: string, timeZone: string, later: number): string {
-	const begins = toZoned(parseDate(day).add({ days: later }), timeZone).toDate();
-	return begins.toISOString().replace('T', ' ').replace('Z', '');
+	return utcAt(
+		toZoned(parseDate(day).add({ days: later }), timeZone)
+			.toDate()
+			.getTime()
+	);
 }

@@ -53,9 +53,13 @@ export function batchFor(locals: Asks, batch: Batch): Batch {
 	};
 }
 
-/** Lots, without what was paid for them for who may not see that. */
+/** A lot, without what was paid for it for who may not see that. */
+export const lotFor = <L extends Pick<Lot, 'amount'>>(locals: Asks, lot: L): L =>
+	may(locals, 'costs') ? lot : { ...lot, amount: null };
+
+/** Lots, each as `lotFor` gives it. */
 export const lotsFor = <L extends Pick<Lot, 'amount'>>(locals: Asks, lots: readonly L[]): L[] =>
-	may(locals, 'costs') ? [...lots] : lots.map((lot) => ({ ...lot, amount: null }));
+	lots.map((lot) => lotFor(locals, lot));
 
 /** A formula's draft, without what materials cost for who may not see that. */
 export function formulaDraftFor(locals: Asks, draft: FormulaDraft): FormulaDraft {

@@ -1,5 +1,6 @@
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
+import { msOf } from '../rows.ts';
 import { feedLag, listeners } from '../seen/metrics.ts';
 import type { News } from './tell.ts';
 
@@ -69,6 +70,5 @@ async function hearOnce(db: Database): Promise<void> {
 		for (const listener of heard.listeners) listener(news);
 	}
 	const newest = rows.reduce((last, row) => (row.told_at > last ? row.told_at : last), '');
-	if (newest !== '')
-		feedLag.set(Math.max(0, (Date.now() - Date.parse(`${newest.replace(' ', 'T')}Z`)) / 1000));
+	if (newest !== '') feedLag.set(Math.max(0, (Date.now() - msOf(newest)) / 1000));
 }

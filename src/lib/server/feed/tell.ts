@@ -1,6 +1,6 @@
 import type { Entry } from '$core/bench/entries.ts';
 import type { Database } from '../db/connection.ts';
-import { utcNow } from '../rows.ts';
+import { utcAt, utcNow } from '../rows.ts';
 
 /** What other devices of a kitchen are told. */
 export interface News {
@@ -47,6 +47,6 @@ export async function tellOfAccess(
 
 /** Lets go of what a kitchen was told long ago. */
 export async function forgetOld(db: Database, kitchenId: string, now = Date.now()): Promise<void> {
-	const before = new Date(now - KEPT_MS).toISOString().replace('T', ' ').replace('Z', '');
+	const before = utcAt(now - KEPT_MS);
 	await db('feed').where('kitchen_id', kitchenId).where('told_at', '<', before).delete();
 }

@@ -4,7 +4,7 @@ import type { Database } from '../db/connection.ts';
 import type { RowOf } from '../db/tables.ts';
 import { madeOnce } from '../db/once.ts';
 import { NotFound, refuse } from '../errors.ts';
-import { utcNow } from '../rows.ts';
+import { utcAt, utcNow } from '../rows.ts';
 import type { LabelsAsked } from './kinds/labels.ts';
 import { mayStillHave } from './may-still.ts';
 import { dropParts } from './parts.ts';
@@ -130,7 +130,7 @@ export async function goOnWith(db: Database, personId: string, jobId: string): P
 
 /** Lets go of jobs that ended long ago, and of those that never came whole. */
 export async function forgetOldJobs(db: Database, now = Date.now()): Promise<void> {
-	const before = (ms: number) => new Date(now - ms).toISOString().replace('T', ' ').replace('Z', '');
+	const before = (ms: number) => utcAt(now - ms);
 	const old = await db('jobs')
 		.where(
 			(over) =>

@@ -1,7 +1,7 @@
 import type { Limit, Limits } from '../../kitchen/limits.ts';
 import type { Database } from '../db/connection.ts';
 import { log, logged } from '../edge/log.ts';
-import { utcNow } from '../rows.ts';
+import { msOf, utcNow } from '../rows.ts';
 import { askedInThisMinute } from './requests.ts';
 import { tablesWithKitchens } from './rows.ts';
 
@@ -47,8 +47,7 @@ export async function usageOf(db: Database, kitchenId: string): Promise<Usage | 
 	return row ? { rows: row.rows_kept, bytes: row.bytes_kept, countedAt: row.counted_at } : null;
 }
 
-const isOld = (countedAt: string) =>
-	Date.now() - Date.parse(`${countedAt.replace(' ', 'T')}Z`) > COUNTED_FOR_MS;
+const isOld = (countedAt: string) => Date.now() - msOf(countedAt) > COUNTED_FOR_MS;
 
 const counting = new Set<string>();
 

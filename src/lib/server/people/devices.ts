@@ -3,7 +3,7 @@ import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
 import { tellOfAccess } from '../feed/tell.ts';
-import { newId, utcNow } from '../rows.ts';
+import { newId, utcAt, utcNow } from '../rows.ts';
 import { addressKey } from './limits.ts';
 import { newToken, tokenHash } from './secrets.ts';
 
@@ -121,8 +121,8 @@ export async function usedFrom(db: Database, token: string, address: string): Pr
 		if (rows.length === 0) return null;
 		const ids = rows.map(({ id }) => id);
 		if (rows.some((row) => row.previous_hash !== null && row.previous_ends_at === null)) {
-			const ends = new Date(Date.now() + GRACE_MS).toISOString().replace('T', ' ').replace('Z', '');
-			await transaction('devices').whereIn('id', ids).update({ previous_ends_at: ends });
+			const previous_ends_at = utcAt(Date.now() + GRACE_MS);
+			await transaction('devices').whereIn('id', ids).update({ previous_ends_at });
 		}
 		if (rows.every((row) => row.seen_from === seen_from)) return null;
 		if (rows.every((row) => row.seen_from === '')) {

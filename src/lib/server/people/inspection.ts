@@ -1,5 +1,5 @@
 import type { Inspected, InspectedBatch, InspectedLabel } from '../../people/inspection.ts';
-import { dayIn } from '../../day.ts';
+import { dayOfTime } from '../../day.ts';
 import type { Span } from '../../people/member.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { labelText } from '$core/label/text.ts';
@@ -104,7 +104,7 @@ function inForce<R extends { number: number; approved_at: string }>(
 	span: Span,
 	timeZone: string
 ): R[] {
-	const dayOf = ({ approved_at }: R) => dayIn(timeZone, new Date(`${approved_at.replace(' ', 'T')}Z`));
+	const dayOf = ({ approved_at }: R) => dayOfTime(approved_at, timeZone);
 	return revisions.filter((revision) => {
 		const next = revisions
 			.filter((each) => labelOf(each) === labelOf(revision) && each.number > revision.number)

@@ -4,15 +4,13 @@ import type { Database } from '../db/connection.ts';
 import { madeOnce } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { NotFound } from '../errors.ts';
-import { newId, utcNow } from '../rows.ts';
+import { newId, utcAt, utcNow } from '../rows.ts';
 import { newToken, tokenHash } from './secrets.ts';
 
 const MINUTE_MS = 60_000;
 /** So long a code that is pointed a camera at counts, and an invitation that is sent to somebody. */
 const DEVICE_MS = 10 * MINUTE_MS;
 const PERSON_MS = 48 * 60 * MINUTE_MS;
-
-const at = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
 
 /** What a code lets in. */
 export type Pairing = {
@@ -56,8 +54,8 @@ export async function makePairing(
 			reads_to: isDevice ? null : (wanted.span?.to ?? null),
 			until_day: isDevice ? null : (wanted.span?.until ?? null),
 			membership_id: membershipId,
-			created_at: at(now),
-			ends_at: at(now + (isDevice ? DEVICE_MS : PERSON_MS))
+			created_at: utcAt(now),
+			ends_at: utcAt(now + (isDevice ? DEVICE_MS : PERSON_MS))
 		})
 	);
 	if (!isNew)

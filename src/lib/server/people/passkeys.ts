@@ -10,7 +10,7 @@ import {
 import type { MyPasskey } from '../../people/passkey.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound, refuse } from '../errors.ts';
-import { newId, utcNow } from '../rows.ts';
+import { newId, utcAt, utcNow } from '../rows.ts';
 import { tokenHash } from './secrets.ts';
 
 /** Where the browser says it is: a passkey is of a name, and no number is one. */
@@ -35,7 +35,7 @@ const columnsOf = ({ name, givenTo }: Ceremony) => ({ ceremony: name, given_to: 
 
 async function keepChallenge(db: Database, challenge: string, of: Ceremony): Promise<void> {
 	await db('challenges').where('ends_at', '<', utcNow()).delete();
-	const ends_at = new Date(Date.now() + MINUTES_MS).toISOString().replace('T', ' ').replace('Z', '');
+	const ends_at = utcAt(Date.now() + MINUTES_MS);
 	await db('challenges').insert({ challenge, ends_at, ...columnsOf(of) });
 }
 

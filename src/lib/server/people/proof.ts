@@ -1,7 +1,7 @@
 import type { Who } from '../../people/types.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
-import { utcNow } from '../rows.ts';
+import { msOf, utcNow } from '../rows.ts';
 
 /** So long a proof of who somebody is counts for what is dear. */
 const GOOD_MS = 10 * 60_000;
@@ -12,7 +12,7 @@ const GOOD_MS = 10 * 60_000;
  */
 export function isProved({ session: { cameBy, provedAt } }: Pick<Who, 'session'>, now = Date.now()): boolean {
 	if (cameBy === 'demo') return true;
-	return provedAt !== null && Date.parse(`${provedAt.replace(' ', 'T')}Z`) + GOOD_MS > now;
+	return provedAt !== null && msOf(provedAt) + GOOD_MS > now;
 }
 
 /** Notes that somebody proved who they are just now. */

@@ -3,7 +3,7 @@ import type { CameBy, Membership, Who } from '../../people/types.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { tellOfAccess } from '../feed/tell.ts';
-import { newId, utcNow } from '../rows.ts';
+import { msOf, newId, utcAt, utcNow } from '../rows.ts';
 import { newToken, tokenHash } from './secrets.ts';
 
 const MINUTE_MS = 60_000;
@@ -23,9 +23,6 @@ const NOTED_MS = MINUTE_MS;
 /** What somebody comes in by that is a proof of who they are: their own key. */
 const PROVES: readonly CameBy[] = ['password', 'passkey'];
 
-const at = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
-const msOf = (time: string): number => Date.parse(`${time.replace(' ', 'T')}Z`);
-
 /** Begins a session; its token, which is nowhere kept. */
 export async function beginSession(
 	db: Database,
@@ -41,11 +38,11 @@ export async function beginSession(
 			kitchen_id: kitchenId,
 			device_id: deviceId,
 			came_by: cameBy,
-			created_at: at(now),
-			used_at: at(now),
-			rotated_at: at(now),
-			proved_at: PROVES.includes(cameBy) ? at(now) : null,
-			ends_at: at(now + (cameBy === 'code' ? CODE_LONGEST_MS : LONGEST_MS))
+			created_at: utcAt(now),
+			used_at: utcAt(now),
+			rotated_at: utcAt(now),
+			proved_at: PROVES.includes(cameBy) ? utcAt(now) : null,
+			ends_at: utcAt(now + (cameBy === 'code' ? CODE_LONGEST_MS : LONGEST_MS))
 		})
 	);
 	return token;
@@ -198,9 +195,9 @@ async function noted(db: Database, row: SessionRow, now: number): Promise<string
 		await db('sessions')
 			.where('id', row.id)
 			.update({
-				used_at: at(now),
+				used_at: utcAt(now),
 				// What was on its way with the old one is still taken for a moment.
-				...(isFirstUse ? { previous_ends_at: at(now + GRACE_MS) } : {})
+				...(isFirstUse ? { previous_ends_at: utcAt(now + GRACE_MS) } : {})
 			});
 	return null;
 }
@@ -308,8 +305,8 @@ export async function listSessions(db: Database, personId: string, thisId: strin
 		.leftJoin('kitchens as k', 'k.id', 's.kitchen_id')
 		.where('s.person_id', personId)
 		.whereNull('s.ended_at')
-		.where('s.ends_at', '>', at(now))
-		.where('s.used_at', '>', at(now - IDLE_MS))
+		.where('s.ends_at', '>', utcAt(now))
+		.where('s.used_at', '>', utcAt(now - IDLE_MS))
 		.orderBy('s.used_at', 'desc')
 		.select<
 			{

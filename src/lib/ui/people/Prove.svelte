@@ -67,4 +67,7 @@
 			{#if oncancel}<button type="button" class="button" onclick={oncancel}>Cancel</button>{/if}
 		</div>
 	</form>
+{:else}
+	<p class="mt-3">You have no password here, so there is nothing to confirm.</p>
+	{#if oncancel}<button type="button" class="button mt-4" onclick={oncancel}>Cancel</button>{/if}
 {/if}

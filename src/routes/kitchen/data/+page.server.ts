@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { dayIn } from '$lib/day.ts';
+import { dayNow } from '$lib/day.ts';
 import { archiveForm, leaveForm, openForm, newForm } from '$lib/server/edge/kitchen.ts';
 import { saving, withDraft } from '$lib/server/edge/actions.ts';
 import { openHere } from '$lib/server/edge/door/come-in.ts';
@@ -17,7 +17,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals }) => {
 	const { personId, isClosed } = whoIn(locals);
 	return {
-		kitchens: await kitchensOf(locals.db, personId, (zone) => dayIn(zone, new Date())),
+		kitchens: await kitchensOf(locals.db, personId, dayNow),
 		openId: locals.kitchen.id,
 		isClosed,
 		jobs: await jobsOf(locals.db, locals.kitchen.id, personId),

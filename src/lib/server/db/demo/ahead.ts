@@ -3,7 +3,7 @@ import type { Kitchen } from '../../../kitchen/types.ts';
 import { getFormula } from '../../formulas/read.ts';
 import { takeOrder } from '../../orders/keep.ts';
 import { setHours } from '../../plan/hours.ts';
-import { newId, utcNow } from '../../rows.ts';
+import { newId, utcAt, utcNow } from '../../rows.ts';
 import type { Database } from '../connection.ts';
 import { addDays, lastSaturday } from './days.ts';
 import { did } from './did.ts';
@@ -45,11 +45,11 @@ export async function askAhead(
 			place: market,
 			product_id: products.get(name)?.id ?? '',
 			sold_out_on: on,
-			sold_out_at: toZoned(parseDateTime(`${on}T${at}`), kitchen.timeZone)
-				.toDate()
-				.toISOString()
-				.replace('T', ' ')
-				.replace('Z', ''),
+			sold_out_at: utcAt(
+				toZoned(parseDateTime(`${on}T${at}`), kitchen.timeZone)
+					.toDate()
+					.getTime()
+			),
 			created_at: utcNow()
 		});
 	}

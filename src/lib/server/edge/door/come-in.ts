@@ -1,5 +1,5 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import { dayIn } from '../../../day.ts';
+import { dayNow } from '../../../day.ts';
 import type { CameBy } from '../../../people/types.ts';
 import { noteDeed } from '../../db/acting.ts';
 import type { Database } from '../../db/connection.ts';
@@ -40,8 +40,6 @@ export async function deviceHere({
 	}
 	return (await devicesBy(db, deviceToken)).length > 0 ? deviceToken : null;
 }
-
-const dayNow = (zone: string) => dayIn(zone, new Date());
 
 /**
  * Lets somebody in who has proved who they are: a session of their own, in a kitchen, on this device; the one before

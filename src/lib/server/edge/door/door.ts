@@ -1,13 +1,14 @@
 import { error, redirect, type RequestEvent } from '@sveltejs/kit';
 import { homeOf, type Right } from '../../../people/roles.ts';
 import type { Who } from '../../../people/types.ts';
-import { dayIn } from '../../../day.ts';
+import { dayNow } from '../../../day.ts';
 import type { Acting } from '../../db/acting.ts';
 import { devicesBy } from '../../people/devices.ts';
 import { fromAddress, isFlooding } from '../../people/limits.ts';
 import { findSession, type Found } from '../../people/sessions.ts';
 import type { TurnedAway } from '../turned-away.ts';
 import { clearingHeaders, sessionHeader, tokensOf } from './cookies.ts';
+import { isPage } from './is-page.ts';
 import { nameOfWhat } from './of-what.ts';
 import { reach } from './reach.ts';
 import { unproved } from './proof.ts';
@@ -98,10 +99,6 @@ export const actCalled = (event: RequestEvent): string =>
 const isEndpoint = (id: string | null) =>
 	id === null || /\.(json|csv)$|\/restore$|\/draft$|^\/scale\//.test(id);
 
-/** What a browser shows as a page: it can be led elsewhere. */
-export const isPage = ({ request, isDataRequest }: RequestEvent) =>
-	request.method === 'GET' && (isDataRequest || (request.headers.get('accept') ?? '').includes('text/html'));
-
 /**
  * The one place where it is asked who may what: who is asking, whether the route's rule lets them, and in which
  * kitchen. Throws a redirect where a person has to come in first.
@@ -143,8 +140,6 @@ const TOO_MANY: TurnedAway = {
 };
 
 const away = (turned: Asked['away']): Asked => ({ away: turned, setCookies: [], acting: null });
-
-const dayNow = (zone: string) => dayIn(zone, new Date());
 
 /** Where nobody is in: the door, where there is one for them. */
 async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Asked['away']> {

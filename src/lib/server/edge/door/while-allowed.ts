@@ -1,5 +1,5 @@
 import { error, type RequestEvent } from '@sveltejs/kit';
-import { dayIn } from '../../../day.ts';
+import { dayNow } from '../../../day.ts';
 import type { Right } from '../../../people/roles.ts';
 import type { Who } from '../../../people/types.ts';
 import type { Database } from '../../db/connection.ts';
@@ -14,8 +14,6 @@ const EVERY_MS = 3000;
 /** So many streams at one process are open for one person, one device and one kitchen. */
 const MOST = { person: 40, device: 16, kitchen: 400 } as const;
 const open = new Map<string, number>();
-
-const dayNow = (zone: string) => dayIn(zone, new Date());
 
 /** Whether who began a stream may still have it: in the same kitchen, with the right it was asked for by. */
 async function mayStill(db: Database, began: Who, ask: Right): Promise<boolean> {

@@ -1,6 +1,6 @@
 import { orNotFound, saving } from '$lib/server/edge/actions.ts';
 import { takeBackForm } from '$lib/server/edge/lot.ts';
-import { lotsFor } from '$lib/server/edge/shapes.ts';
+import { lotFor } from '$lib/server/edge/shapes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getLot, movesOf } from '$lib/server/lots/read.ts';
 import { takeBackLot } from '$lib/server/lots/receive.ts';
@@ -10,8 +10,7 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {
 	const { db, kitchen } = locals;
-	const found = await orNotFound(getLot(db, kitchen.id, params.id));
-	const [lot = found] = lotsFor(locals, [found]);
+	const lot = lotFor(locals, await orNotFound(getLot(db, kitchen.id, params.id)));
 	const [moves, trace] = await Promise.all([
 		movesOf(db, kitchen.id, lot.id),
 		traceLot(db, kitchen.id, lot.id)

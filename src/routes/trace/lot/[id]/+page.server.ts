@@ -1,5 +1,5 @@
 import { orNotFound } from '$lib/server/edge/actions.ts';
-import { lotsFor } from '$lib/server/edge/shapes.ts';
+import { lotFor } from '$lib/server/edge/shapes.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { getLot } from '$lib/server/lots/read.ts';
 import { traceLot, tracedTotals } from '$lib/server/trace/forward.ts';
@@ -7,8 +7,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, params }) => {
 	const { db, kitchen } = locals;
-	const found = await orNotFound(getLot(db, kitchen.id, params.id));
-	const [lot = found] = lotsFor(locals, [found]);
+	const lot = lotFor(locals, await orNotFound(getLot(db, kitchen.id, params.id)));
 	const trace = await traceLot(db, kitchen.id, lot.id);
 	return {
 		lot,
