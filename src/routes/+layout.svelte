@@ -15,11 +15,13 @@
 	import Finder from './Finder.svelte';
 	import { pagesAreOf } from '$lib/people/clear.ts';
 	import { hereAs } from '$lib/people/here.svelte.ts';
+	import { proving } from '$lib/people/proving.svelte.ts';
 	import type { Right } from '$lib/people/roles.ts';
 	import Brand from './Brand.svelte';
 	import Keys from './Keys.svelte';
 	import KitchenState from './KitchenState.svelte';
 	import Lock from './Lock.svelte';
+	import { lock } from './lock.svelte.ts';
 	import Me from './Me.svelte';
 	import NextUp from './NextUp.svelte';
 	import PracticeBar from './PracticeBar.svelte';
@@ -92,6 +94,13 @@
 	let finding = $state(false);
 	let showingKeys = $state(false);
 
+	// Nothing stays open over a lock.
+	$effect(() => {
+		if (!lock.isLocked) return;
+		[finding, showingKeys] = [false, false];
+		proving.settle(false);
+	});
+
 	function onkeydown(event: KeyboardEvent) {
 		if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
 			event.preventDefault();
@@ -105,10 +114,12 @@
 
 <svelte:window {onkeydown} />
 
-<a href="#main" class="button sr-only focus:not-sr-only focus:absolute focus:z-10 focus:m-2"
-	>Skip to the page</a
+<a
+	href="#main"
+	inert={lock.isLocked}
+	class="button sr-only focus:not-sr-only focus:absolute focus:z-10 focus:m-2">Skip to the page</a
 >
-<div class={['flex min-h-screen flex-col md:flex-row', data.practice && 'practised']}>
+<div class={['flex min-h-screen flex-col md:flex-row', data.practice && 'practised']} inert={lock.isLocked}>
 	{#if data.who}
 		<nav
 			aria-label="Places"

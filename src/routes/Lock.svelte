@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { Dialog } from 'bits-ui';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
-	import { isOut } from '$lib/people/here.svelte.ts';
+	import { asHeader, isOut } from '$lib/people/here.svelte.ts';
 	import { readAll } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import ByCode from '$lib/ui/people/ByCode.svelte';
@@ -18,6 +18,7 @@
 	const idle_ms = $derived((who.idle_min ?? 10) * 60_000);
 	const LOOK_MS = 5000;
 	let touched = Date.now();
+	let content = $state<HTMLElement | null>(null);
 	let people = $state.raw<AtDevice['people']>([]);
 
 	onMount(() => {
@@ -38,16 +39,26 @@
 		if (isOut()) lock.now();
 	});
 	$effect(() => {
-		if (lock.isLocked) void whoMay();
+		// Once a lock, whatever is sent or waits meanwhile.
+		if (lock.isLocked) untrack(() => void whoMay());
 	});
 	async function whoMay(): Promise<void> {
+		// Whoever comes in meanwhile is not locked with who was in before.
+		const headers = asHeader();
 		// What is on its way is sent as who made it.
 		await Promise.race([
 			Promise.all([outbox.sent(), till.sent()]),
 			new Promise((resolve) => setTimeout(resolve, 2000))
 		]);
+		// From now on the server lets nobody in as them either, by whatever key or address.
+		await fetch('/door/who.json', { method: 'PUT', headers }).catch(() => null);
 		const answer = await fetch('/door/who.json').catch(() => null);
 		if (answer?.ok) ({ people } = (await answer.json()) as AtDevice);
+	}
+	/** Keys that do something on the page beneath do nothing while it is locked: they may save, or take a reading. */
+	function keepFromPage(event: KeyboardEvent): void {
+		const isHere = event.target instanceof Node && content?.contains(event.target);
+		if (lock.isLocked && !isHere) event.stopImmediatePropagation();
 	}
 	async function come(): Promise<void> {
 		touched = Date.now();
@@ -56,10 +67,14 @@
 	}
 </script>
 
+<svelte:window onkeydowncapture={keepFromPage} />
+
 <Dialog.Root open={lock.isLocked}>
 	<Dialog.Portal>
 		<Dialog.Overlay class="bg-ground fixed inset-0 z-40" />
 		<Dialog.Content
+			bind:ref={content}
+			onkeydown={(event) => event.stopPropagation()}
 			class="fixed inset-0 z-50 overflow-auto p-6 outline-none"
 			escapeKeydownBehavior="ignore"
 			interactOutsideBehavior="ignore"

@@ -18,13 +18,15 @@
 <div class="flex items-center gap-x-4 md:mt-2 md:block">
 	{#if who.byCode}
 		<p class="break-words"><b class="text-ink">{who.name}</b>, {who.role}</p>
-		<button type="button" class="min-h-8 underline" onclick={() => lock.now()}>Change person</button>
 	{:else}
 		<p class="break-words">
 			<a href="/me" class="inline-flex min-h-8 items-center"><b>{who.name}</b></a>{who.role
 				? `, ${who.role}`
 				: ''}
 		</p>
+	{/if}
+	{#if who.isShared}
+		<button type="button" class="min-h-8 underline" onclick={() => lock.now()}>Change person</button>
 	{/if}
 	<form
 		method="POST"

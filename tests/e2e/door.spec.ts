@@ -63,6 +63,15 @@ const accessible = async (page: Page) => {
 	expect(violations.map(({ id }) => id)).toEqual([]);
 };
 
+/** Comes in at the door by a name and a password. */
+async function comeByPassword(page: Page, login: string): Promise<void> {
+	await open(page, '/door');
+	await page.getByLabel('Name you come in by').fill(login);
+	await page.getByLabel('Password').fill(PASSWORD);
+	await page.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+}
+
 /** The address of the code that is shown. */
 const codeOf = (page: Page) => page.getByTestId('address').innerText();
 
@@ -142,11 +151,7 @@ test('what is dear asks once more who it is, at a device that was let in by a co
 	own
 }) => {
 	const owner = await browserOf(browser, own.address);
-	await open(owner, '/door');
-	await owner.getByLabel('Name you come in by').fill('tansy');
-	await owner.getByLabel('Password').fill(PASSWORD);
-	await owner.getByRole('button', { name: 'Come in', exact: true }).click();
-	await expect(owner.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+	await comeByPassword(owner, 'tansy');
 	await open(owner, '/people');
 	await owner.getByText('Let a device in').click();
 	await choose(owner.getByLabel('Who works at it'), 'own');
@@ -193,17 +198,51 @@ test('what is dear asks once more who it is, at a device that was let in by a co
 	expect(file.suggestedFilename()).toBe('who did what.csv');
 });
 
+test('a shared device that nobody touches is locked, whoever came in by their password, and keeps what was typed', async ({
+	browser,
+	own
+}) => {
+	const owner = await browserOf(browser, own.address);
+	await comeByPassword(owner, 'tansy');
+	await open(owner, '/people');
+	await owner.getByText('Let a device in').click();
+	await owner.getByRole('button', { name: 'Show the code' }).click();
+	const tablet = await browserOf(browser, own.address);
+	await tablet.clock.install();
+	await open(tablet, await codeOf(owner));
+	await tablet.getByRole('button', { name: 'Let it in' }).click();
+	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+	await comeByPassword(tablet, 'tansy');
+	await open(tablet, '/shelf/new');
+	const typed = tablet.getByPlaceholder(/^bread flour/);
+	await typed.fill('Half a word');
+	// Nine minutes of the ten that are given a new device.
+	await tablet.clock.fastForward('09:00');
+	const locked = tablet.getByRole('dialog', { name: 'Who is at it?' });
+	await expect(locked).toHaveCount(0);
+	await tablet.clock.fastForward('01:30');
+	await expect(locked).toBeVisible();
+	await accessible(tablet);
+	// Nothing beneath is reached, by Escape either.
+	await tablet.keyboard.press('Escape');
+	await expect(locked).toBeVisible();
+	const beneath = tablet.getByRole('link', { name: 'People' });
+	await beneath.focus();
+	await expect(beneath).not.toBeFocused();
+	await tablet.keyboard.press('Control+k');
+	await expect(tablet.getByRole('dialog')).toHaveCount(1);
+	await expect(typed).toHaveValue('Half a word');
+	await locked.getByRole('link', { name: 'Come in by a name and password' }).click();
+	await expect(tablet).toHaveURL(/\/door\?to=%2Fshelf%2Fnew/);
+});
+
 test(
 	'two kitchens on two devices at once, and a person of both changes on one device alone',
 	LONG,
 	async ({ browser, own }) => {
 		const comeIn = async (login: string) => {
 			const page = await browserOf(browser, own.address);
-			await open(page, '/door');
-			await page.getByLabel('Name you come in by').fill(login);
-			await page.getByLabel('Password').fill(PASSWORD);
-			await page.getByRole('button', { name: 'Come in', exact: true }).click();
-			await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
+			await comeByPassword(page, login);
 			return page;
 		};
 		const invite = async (by: Page, name: string, role: string) => {
@@ -300,6 +339,10 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	await tablet.getByLabel('Or type it').fill('600');
 	await tablet.getByRole('button', { name: 'Change person' }).click();
 	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+	// Nobody goes on as Pim, by a page of its own either.
+	await expect
+		.poll(async () => (await tablet.request.get('/batches', { maxRedirects: 0 })).status())
+		.toBe(401);
 	await tablet.getByRole('button', { name: /^Wren/ }).click();
 	await tablet.getByLabel('Short code').fill('8035');
 	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();

@@ -28,7 +28,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/door/let-in/[code]', 'nsmio', 'default nsmio'],
 	['/door/passkey.json', 'nsmio', 'POST nsmio'],
 	['/door/who', '-', 'default -'],
-	['/door/who.json', '-', 'POST -'],
+	['/door/who.json', '-', 'POST -', 'PUT -'],
 	[
 		'/me',
 		'smio',

@@ -269,6 +269,23 @@ function membershipOf(row: SessionRow, today: (zone: string) => string): Members
 	return { id, kitchenId, name: row.as_name ?? row.person, role, span };
 }
 
+/**
+ * Locks a session on a shared device now, as if nobody had touched it for as long as it waits: what goes on as it stops,
+ * and whoever is next comes in by themselves.
+ */
+export async function lockSession(
+	db: Database,
+	{ session, device, membership }: Pick<Who, 'session' | 'device' | 'membership'>
+): Promise<void> {
+	if (device?.kind !== 'shared') return;
+	await inTransaction(db, async (transaction) => {
+		const row = await transaction('devices').where('id', device.id).first('idle_min');
+		const used_at = utcAt(Date.now() - ((row?.idle_min ?? 0) + 1) * MINUTE_MS);
+		await transaction('sessions').where('id', session.id).update({ used_at });
+		await tellOfAccess(transaction, [membership?.kitchenId ?? null]);
+	});
+}
+
 /** Ends sessions, all that are as said and not over; how many. */
 export async function endSessions(db: Database, of: Record<string, string>, but?: string): Promise<number> {
 	return inTransaction(db, async (transaction) => {

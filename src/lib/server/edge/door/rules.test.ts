@@ -56,6 +56,7 @@ describe('the table of who may what', () => {
 			Object.values(rule?.acts ?? {}).some(([, what]) => what === null)
 		);
 		expect(untold.map(([route]) => route)).toEqual([
+			'/door/who.json',
 			'/formulas/[id]/draft',
 			'/practice',
 			'/practice/finish',
@@ -73,6 +74,9 @@ describe('what each may', () => {
 			expect(RIGHTS_OF.maker).not.toContain(right);
 		}
 		expect(RIGHTS_OF.seller).not.toContain('formula');
+		// What is not seen would be lost when a formula is kept.
+		for (const rights of Object.values(RIGHTS_OF))
+			if (rights.includes('formulate')) expect(rights).toEqual(expect.arrayContaining(['formula', 'costs']));
 		expect(RIGHTS_OF.maker).not.toContain('formulate');
 	});
 

@@ -54,7 +54,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/door/let-in/[code]': { read: 'anybody', acts: { default: ['anybody', 'let a device in'] } },
 	'/door/passkey.json': { read: 'anybody', acts: { POST: ['anybody', 'came in'] } },
 	'/door/who': { read: 'device', acts: { default: ['device', 'came in by a short code'] } },
-	'/door/who.json': { read: 'device', acts: { POST: ['device', 'came in by a short code'] } },
+	'/door/who.json': {
+		read: 'device',
+		acts: { POST: ['device', 'came in by a short code'], PUT: ['device', null] }
+	},
 
 	'/me': {
 		read: 'self',
