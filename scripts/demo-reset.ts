@@ -1,7 +1,9 @@
 import { resolve } from 'node:path';
 import { openDatabase } from '../src/lib/server/db/connection.ts';
 import { loadDemoOnce } from '../src/lib/server/db/demo/load.ts';
-import { migrate, unmigrate } from '../src/lib/server/db/migrate.ts';
+import { dropEverything } from '../src/lib/server/db/empty.ts';
+import { migrate } from '../src/lib/server/db/migrate.ts';
+import { ownKitchens } from '../src/lib/server/people/demo.ts';
 import { claimFolder, startedBy, startMariaDb } from './lib/mariadb.ts';
 import { root } from './lib/root.ts';
 import { report, Trouble } from './lib/trouble.ts';
@@ -31,7 +33,15 @@ export async function main(args: string[]): Promise<void> {
 		}
 		const database = openDatabase(url);
 		undo.push(() => database.destroy());
-		await unmigrate(database);
+		// Brought up to date first: what is in it is known by today's form alone.
+		await migrate(database);
+		const own = await ownKitchens(database);
+		if (own.length > 0)
+			throw new Trouble(
+				`Here is more than the demo: ${own.join(', ')}. Nothing was removed.`,
+				'A kitchen is deleted under Kitchen, Data in and out, with the proof. To look at the demo beside it, give it a folder of its own:\n  DATA_DIR=data-demo PORT=4181 npm start'
+			);
+		await dropEverything(database);
 		await migrate(database);
 		await loadDemoOnce(database);
 		console.log('The demo kitchen, Tansy Row Flatbreads, is as new.');

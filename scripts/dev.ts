@@ -21,7 +21,7 @@ export async function main(): Promise<void> {
 		const dataDir = resolve(root, process.env.DATA_DIR ?? 'data-dev');
 		await requirePort(port);
 		undo.push(claimFolder(dataDir));
-		await layOnce(dataDir, prepareDatabase);
+		await layOnce(dataDir, (address) => prepareDatabase(address));
 		const mariadb = await startMariaDb(dataDir);
 		undo.push(mariadb.stop);
 		await prepareDatabase(mariadb.ownerUrl);

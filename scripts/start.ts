@@ -1,5 +1,6 @@
 import { resolve } from 'node:path';
 import { ensureBuild } from './lib/build.ts';
+import { copyBeforeUpgrade } from './lib/copy-before.ts';
 import { claimFolder, startedBy, layOnce, startMariaDb } from './lib/mariadb.ts';
 import { reaching } from './lib/reach.ts';
 import { sayWhere } from './lib/say-where.ts';
@@ -23,8 +24,15 @@ export async function main(args: string[] = []): Promise<void> {
 		(stopping ??= (async () => {
 			for (const step of undo.reverse()) await step();
 		})());
+	const ending = new AbortController();
+	/** What is half done is brought to where it can go on before what it stands on is stopped. */
+	const orderly = <T>(work: Promise<T>): Promise<T> => {
+		undo.push(() => work.then(noop, noop));
+		return work;
+	};
 	const leave = () => {
 		console.log('\nStopping…');
+		ending.abort(new Error('ended by whoever started it'));
 		stop().then(
 			() => process.exit(0),
 			(error) => {
@@ -48,13 +56,14 @@ export async function main(args: string[] = []): Promise<void> {
 		let ownerUrl = external;
 		if (!url || !ownerUrl) {
 			undo.push(claimFolder(dataDir));
-			await layOnce(dataDir, prepareDatabase);
-			const mariadb = await startMariaDb(dataDir);
-			undo.push(mariadb.stop);
+			await orderly(layOnce(dataDir, (address) => prepareDatabase(address, ending.signal)));
+			let mariadb = await startMariaDb(dataDir);
+			undo.push(() => mariadb.stop());
+			mariadb = await orderly(copyBeforeUpgrade(dataDir, mariadb, () => startMariaDb(dataDir)));
 			({ url, ownerUrl } = mariadb);
 			process.env.OWN_DATABASE = dataDir;
 		}
-		await prepareDatabase(ownerUrl);
+		await orderly(prepareDatabase(ownerUrl, ending.signal));
 		await ensureBuild();
 		process.env.SECRET_KEY_FILE = secretKeyFile(dataDir);
 		undo.push(await startStandIns(dataDir));
@@ -68,6 +77,8 @@ export async function main(args: string[] = []): Promise<void> {
 		process.exit(1);
 	}
 }
+
+const noop = () => undefined;
 
 function portSetting(): number {
 	const text = process.env.PORT ?? String(DEFAULT_PORT);

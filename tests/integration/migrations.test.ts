@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { migrate, unmigrate } from '$lib/server/db/migrate.ts';
+import { dropEverything } from '$lib/server/db/empty.ts';
+import { migrate } from '$lib/server/db/migrate.ts';
 import { MIGRATIONS } from '$lib/server/db/migrations/index.ts';
 import { newId, utcNow } from '$lib/server/rows.ts';
 import { makeRoti, useBench } from './kitchen.ts';
@@ -7,8 +8,8 @@ import { makeRoti, useBench } from './kitchen.ts';
 const bench = useBench();
 
 describe('migrations', () => {
-	it('go down and up again, each once', async () => {
-		await unmigrate(bench.db);
+	it('run on an emptied database, each once', async () => {
+		await dropEverything(bench.db);
 		const [tables] = (await bench.db.raw('SHOW TABLES')) as [Record<string, string>[]];
 		expect(tables.flatMap((row) => Object.values(row)).filter((name) => !name.startsWith('knex_'))).toEqual(
 			[]

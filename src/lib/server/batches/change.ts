@@ -12,10 +12,11 @@ import { inTransaction } from '../db/transaction.ts';
 import { tell } from '../feed/tell.ts';
 import { NotFound, refuse } from '../errors.ts';
 import { drawsOf, settleDraws } from '../lots/draw.ts';
-import { utcNow } from '../rows.ts';
+import { utcNow, type Cells } from '../rows.ts';
 import { newestRevisionId } from './label.ts';
 import { assemble, batchContexts, type BatchContext, type ReadBatch } from './read.ts';
 import { keepStandings } from './standing.ts';
+import type { Batch } from '../../batch/types.ts';
 import type { BatchStanding } from '../../batch/summary.ts';
 import { getKitchen } from '../kitchens.ts';
 
@@ -89,26 +90,21 @@ async function writeFromFold(
 	const closing = batch.closed.at(-1);
 	const packs = batch.packsMade;
 	const gone = batch.packsSold + batch.packsGiven;
-	if (packs < gone) refuse('packs', `${counted(packs)}, but ${gone} of this batch are gone already`);
+	if (packs < gone)
+		refuse(
+			'packs',
+			`${counted(packs)}, but ${gone} of this batch are sold or given away already: count the packs there were, those too`
+		);
 	// Of a closed batch nothing is made up or taken apart any more.
 	if (!closing && (bench.shortPacks.length > 0 || gone > 0))
 		await refuseShortPacks(db, kitchen.id, row.id, { made: bench.shortPacks, loose: batch.loose });
 	await db('batches')
 		.where({ kitchen_id: kitchen.id, id: row.id })
 		.update({
-			packs_made: packs,
+			...countsFromFold(batch),
 			// What it was first packed under stays, whatever is approved later.
 			label_revision_id:
-				row.labelRevisionId ?? (packs > 0 ? await newestRevisionId(db, kitchen, row.productId) : null),
-			...(closing
-				? {}
-				: {
-						ball_count: batch.ballCount,
-						rejects: batch.rejects,
-						sellable_counted: batch.sellable,
-						packs_counted: batch.packs,
-						loose_counted: batch.loose
-					})
+				row.labelRevisionId ?? (packs > 0 ? await newestRevisionId(db, kitchen, row.productId) : null)
 		});
 	const uses = consumptionOf({
 		lines: batch.lines,
@@ -121,6 +117,22 @@ async function writeFromFold(
 	// What it draws says what it cost, and whether its stock squares.
 	const draws = moved ? (await drawsOf(db, kitchen.id, [row.id])).get(row.id) : context.draws;
 	await noteStandings(db, kitchen.id, [{ context: { ...context, draws }, entries }]);
+}
+
+/** What lists and sales read of a batch's counts, as its entries say. */
+function countsFromFold(batch: Batch): Cells {
+	return {
+		packs_made: batch.packsMade,
+		...(batch.closed.length > 0
+			? {}
+			: {
+					ball_count: batch.ballCount,
+					rejects: batch.rejects,
+					sellable_counted: batch.sellable,
+					packs_counted: batch.packs,
+					loose_counted: batch.loose
+				})
+	};
 }
 
 /** Notes how batches stand for the lists. */
@@ -149,11 +161,17 @@ async function noteStandings(
 	await keepStandings(db, kitchenId, new Map(standings));
 }
 
+/** Writes counts anew where the entries say others; never fewer packs than are sold and given. */
+async function writeCounts(db: Database, { kitchen, row }: BatchContext, batch: Batch): Promise<void> {
+	if (batch.packsMade === row.packsMade || batch.packsMade < batch.packsSold + batch.packsGiven) return;
+	await db('batches').where({ kitchen_id: kitchen.id, id: row.id }).update(countsFromFold(batch));
+}
+
 const AT_ONCE = 50;
 
 /**
- * Notes how batches stand of which nothing is noted, as after a restore or an update. Called before anything is
- * served, and cheap where nothing is missing.
+ * Notes how batches stand of which nothing is noted, as after a restore or an update, and writes their counts anew: rules
+ * of how entries are added up may have changed since. Called before anything is served, and cheap where nothing is missing.
  */
 export async function noteMissingStandings(db: Database, kitchen: Kitchen): Promise<void> {
 	for (;;) {
@@ -164,7 +182,10 @@ export async function noteMissingStandings(db: Database, kitchen: Kitchen): Prom
 			.limit(AT_ONCE)
 			.pluck('b.id')) as string[];
 		if (ids.length === 0) return;
-		await noteStandings(db, kitchen.id, await batchContexts(db, kitchen, ids, 'all'));
+		const batches = await batchContexts(db, kitchen, ids, 'all');
+		for (const { context, entries } of batches)
+			await writeCounts(db, context, assemble(context, entries).batch);
+		await noteStandings(db, kitchen.id, batches);
 	}
 }
 

@@ -1,72 +1,97 @@
-import { setTimeout } from 'node:timers/promises';
-import type { Knex } from 'knex';
 import type { Database } from './connection.ts';
 import { MIGRATIONS } from './migrations/index.ts';
+import { onlyOne } from './upgrade/lock.ts';
+import { oneConnection } from './upgrade/one-connection.ts';
+import { STATEMENTS, stepsThrough, type AtStatement } from './upgrade/statements.ts';
 
 type Entry = (typeof MIGRATIONS)[number];
 
-/** Migrations as modules, so that they run the same from source, from a test and from a build. */
-const sourceOf = (migrations: readonly Entry[]): Knex.MigrationSource<Entry> => ({
-	getMigrations: () => Promise.resolve([...migrations]),
-	getMigrationName: ([name]) => name,
-	getMigration: ([, migration]) => Promise.resolve(migration)
-});
+/** What an upgrade is told and tells. */
+export interface Upgrading {
+	/** Hears what is done and what is waited for, in words. */
+	say?: (words: string) => void;
+	/** Ends it after the step it is at. */
+	signal?: AbortSignal;
+	/** For tests: the moments around each statement. */
+	at?: AtStatement;
+}
 
 /** The migrations up to a named one, which is the last; none where there is no such one. */
 export function migrationsUpTo(name: string): readonly Entry[] {
 	return MIGRATIONS.slice(0, MIGRATIONS.findIndex(([each]) => each === name) + 1);
 }
 
-/** Brings the database to the newest migration; the names of those it ran. */
-export async function migrate(database: Database): Promise<string[]> {
-	return run(database, MIGRATIONS);
+/** Brings the database to the newest migration; the names of those it ran. Throws the signal's reason where it is ended. */
+export async function migrate(database: Database, upgrading: Upgrading = {}): Promise<string[]> {
+	return run(database, MIGRATIONS, upgrading);
 }
 
 /** Brings an empty database to a named migration, no further. */
 export async function migrateTo(database: Database, name: string): Promise<void> {
-	await run(database, migrationsUpTo(name));
+	await run(database, migrationsUpTo(name), {});
 }
 
-/** For so long it is waited for another process that migrates; the longest took a minute on ten busy years. */
-const WAIT_MS = 300_000;
-const LOOK_MS = 250;
+/** Migrations that are to be run on a database, and whether there is anything in it that they would change. */
+export async function toRun(
+	database: Database
+): Promise<{ names: string[]; isNew: boolean; isHalfWay: boolean }> {
+	const ran = (await hasTable(database, 'knex_migrations')) ? await ranOn(database) : [];
+	const names = MIGRATIONS.map(([name]) => name).filter((name) => !ran.includes(name));
+	const isBegun = await hasTable(database, STATEMENTS);
+	const [rows] = isBegun
+		? ((await database.raw('SELECT 1 FROM ?? LIMIT 1', [STATEMENTS])) as [unknown[]])
+		: [[]];
+	return { names, isNew: ran.length === 0, isHalfWay: rows.length > 0 };
+}
+
+const ranOn = (database: Database): Promise<string[]> => database('knex_migrations').pluck('name');
+
+async function hasTable(database: Database, name: string): Promise<boolean> {
+	const [rows] = (await database.raw('SHOW TABLES LIKE ?', [name])) as [unknown[]];
+	return rows.length > 0;
+}
 
 /**
- * Runs what has not been run yet, from one process: of several that start at once the others wait until it is done. What
- * a newer version ran is let be: a process of the version before may start beside it.
+ * Runs what has not been run yet, from one process: of several that start at once the others wait until it is done. A
+ * step that was cut short goes on with the statement it was cut at. What a newer version ran is let be: a process of the
+ * version before may start beside it.
  */
-async function run(database: Database, migrations: readonly Entry[], wait_ms = WAIT_MS): Promise<string[]> {
-	const config = { migrationSource: sourceOf(migrations), disableMigrationsListValidation: true };
-	const until = Date.now() + wait_ms;
-	for (;;) {
-		while (Date.now() < until && (await isBeingRun(database))) await setTimeout(LOOK_MS);
-		try {
-			const [, ran] = (await database.migrate.latest(config)) as [number, string[]];
-			return ran;
-		} catch (error) {
-			if (!isLocked(error) || Date.now() > until) throw error;
-			await setTimeout(LOOK_MS);
+async function run(
+	database: Database,
+	migrations: readonly Entry[],
+	{ say = () => undefined, signal, at }: Upgrading
+): Promise<string[]> {
+	const one = oneConnection(database);
+	try {
+		await onlyOne(one, say, signal);
+		await one.raw(
+			'CREATE TABLE IF NOT EXISTS knex_migrations (id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY, name VARCHAR(255), batch INT, migration_time TIMESTAMP NULL)'
+		);
+		const before = await ranOn(one);
+		const missing = migrations.filter(([name]) => !before.includes(name));
+		if (missing.length === 0) return [];
+		const isCutByOlder = await mayBeCutByOlder(one, before.length > 0);
+		const steps = await stepsThrough(one, at);
+		await steps.onTheWay(true);
+		for (const [nth, [name, { up }]] of missing.entries()) {
+			signal?.throwIfAborted();
+			say(`Step ${nth + 1} of ${missing.length}: ${name}`);
+			await steps.run(name, () => up(one), isCutByOlder && nth === 0);
 		}
+		await steps.onTheWay(false);
+		// Versions before took a lock that stays set where they are cut short.
+		if (await hasTable(one, 'knex_migrations_lock'))
+			await one('knex_migrations_lock').update({ is_locked: 0 });
+		return missing.map(([name]) => name);
+	} finally {
+		await one.destroy();
 	}
 }
 
-/** Whether another process is at it. */
-async function isBeingRun(database: Database): Promise<boolean> {
-	const [rows] = (await database.raw("SHOW TABLES LIKE 'knex_migrations_lock'")) as [unknown[]];
-	if (rows.length === 0) return false;
-	const [[lock]] = (await database.raw('SELECT MAX(is_locked) AS is_locked FROM knex_migrations_lock')) as [
-		{ is_locked: number | null }[]
-	];
-	return lock?.is_locked === 1;
-}
-
-/** Whether another began at the same moment: it has the lock, or makes the very tables the lock lies in. */
-const isLocked = (error: unknown): boolean =>
-	(error as Error).name === 'MigrationLocked' ||
-	/already locked/.test((error as Error).message) ||
-	(error as { code?: string }).code === 'ER_TABLE_EXISTS_ERROR';
-
-/** Takes every migration back, newest first. */
-export async function unmigrate(database: Database): Promise<void> {
-	await database.migrate.rollback({ migrationSource: sourceOf(MIGRATIONS) }, true);
+/**
+ * Whether a version that noted no statements may have been cut short here: it left its own lock set, or somebody took
+ * that away by hand; or nothing was noted here yet.
+ */
+async function mayBeCutByOlder(one: Database, hasRun: boolean): Promise<boolean> {
+	return hasRun && !(await hasTable(one, STATEMENTS));
 }

@@ -18,16 +18,19 @@ export async function neverChanges(knex: Knex, table: string, message: string): 
 		);
 }
 
-/**
- * Runs `act` while a table's rows may be changed, for a migration that fills a column of what is evidence. The
- * guard is put back as it was.
- */
-export async function whileItMayChange(knex: Knex, table: string, act: () => Promise<void>): Promise<void> {
+/** Runs `act` while a table's rows may be changed, for a migration that fills a column of what is evidence. */
+export async function whileItMayChange(
+	knex: Knex,
+	table: string,
+	message: string,
+	act: () => Promise<void>
+): Promise<void> {
 	const name = `${table}_never_change`;
-	const statement = await statementOf(knex, name);
 	await knex.raw(`DROP TRIGGER ${name}`);
 	await act();
-	await knex.raw(`CREATE TRIGGER ${name} BEFORE UPDATE ON ${table} FOR EACH ROW ${statement}`);
+	await knex.raw(
+		`CREATE TRIGGER ${name} BEFORE UPDATE ON ${table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '${message}'`
+	);
 }
 
 /** Whether the whole kitchen of a row is on its way: it leaves, or did not arrive whole. */
@@ -38,7 +41,9 @@ const END_IF = '; END IF';
 
 /** From now on the rows of a table that never vanish go with their whole kitchen, and only so. */
 export async function goesWithItsKitchen(knex: Knex, table: string): Promise<void> {
-	await guardAnew(knex, table, (statement) => `${UNLESS_ON_ITS_WAY}${statement}${END_IF}`);
+	await guardAnew(knex, table, (statement) =>
+		statement.startsWith(UNLESS_ON_ITS_WAY) ? statement : `${UNLESS_ON_ITS_WAY}${statement}${END_IF}`
+	);
 }
 
 /** For undoing a migration. */
@@ -49,8 +54,10 @@ export async function staysForGood(knex: Knex, table: string): Promise<void> {
 async function guardAnew(knex: Knex, table: string, change: (statement: string) => string): Promise<void> {
 	const name = `${table}_never_vanish`;
 	const statement = await statementOf(knex, name);
-	await knex.raw(`DROP TRIGGER ${name}`);
-	await knex.raw(`CREATE TRIGGER ${name} BEFORE DELETE ON ${table} FOR EACH ROW ${change(statement)}`);
+	// One statement: there is no moment without a guard.
+	await knex.raw(
+		`CREATE OR REPLACE TRIGGER ${name} BEFORE DELETE ON ${table} FOR EACH ROW ${change(statement)}`
+	);
 }
 
 async function statementOf(knex: Knex, trigger: string): Promise<string> {

@@ -31,6 +31,22 @@ async function isOwnKitchenHere(db: Database): Promise<boolean> {
 	return row !== undefined;
 }
 
+/** Names of kitchens, closed ones too, that are not the demo's alone: somebody who is not of it belongs there, or nobody of it does. */
+export async function ownKitchens(db: Database): Promise<string[]> {
+	const kitchens = await db('kitchens')
+		.whereNull('practice_of')
+		.select<{ id: string; name: string }[]>('id', 'name');
+	const members = await db('memberships as m')
+		.join('persons as p', 'p.id', 'm.person_id')
+		.select<{ kitchen: string; isDemo: number }[]>({ kitchen: 'm.kitchen_id', isDemo: 'p.is_demo' });
+	return kitchens
+		.filter(({ id }) => {
+			const of = members.filter(({ kitchen }) => kitchen === id);
+			return of.length === 0 || of.some(({ isDemo }) => isDemo === 0);
+		})
+		.map(({ name }) => name);
+}
+
 /** Has the people of the demo leave for good: somebody has a kitchen of their own now. */
 export async function endDemo(db: Database): Promise<void> {
 	const people = await db('persons').where('is_demo', true).pluck<string[]>('id');

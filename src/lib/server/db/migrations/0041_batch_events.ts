@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { newId, type Row } from '../../rows.ts';
+import { newId } from '../../rows.ts';
 import { check, idColumn, jsonColumn, kitchenTable, refers, timeColumn } from '../columns.ts';
 import { neverChanges } from '../triggers.ts';
 
@@ -43,27 +43,19 @@ export async function up(knex: Knex): Promise<void> {
 	);
 }
 
-/** Counts of batches still open, so that what is tapped from now on is added to them. */
+/**
+ * Counts of batches still open, so that what is tapped from now on is added to them. One statement: all of them or none,
+ * however often it is begun. Their ids begin with the moment, as every entry's does.
+ */
 async function countsSoFar(knex: Knex): Promise<void> {
-	const open = (await knex('batches').whereNull('closed_at').select('*')) as Row[];
-	const rows = open.flatMap((batch) =>
-		Object.entries(COUNTS).flatMap(([of, column]) =>
-			batch[column] === null || batch[column] === 0
-				? []
-				: [
-						{
-							id: newId(),
-							kitchen_id: batch.kitchen_id,
-							batch_id: batch.id,
-							name: 'counted',
-							data: JSON.stringify({ of, count: batch[column] }),
-							happened_at: batch.updated_at,
-							received_at: batch.updated_at
-						}
-					]
-		)
-	);
-	if (rows.length > 0) await knex.batchInsert('batch_events', rows, 500);
+	for (const [of, column] of Object.entries(COUNTS))
+		await knex.raw(
+			`INSERT IGNORE INTO batch_events (id, kitchen_id, batch_id, name, data, happened_at, received_at)
+			SELECT CONCAT(?, UPPER(LEFT(MD5(CONCAT(id, ?)), 16))), kitchen_id, id, 'counted',
+				CONCAT('{"of":"', ?, '","count":', ??, '}'), updated_at, updated_at
+			FROM batches WHERE closed_at IS NULL AND COALESCE(??, 0) <> 0`,
+			[newId().slice(0, 10), of, of, column, column]
+		);
 }
 
 export async function down(knex: Knex): Promise<void> {

@@ -1,8 +1,11 @@
 import type { Knex } from 'knex';
-import { newId, type Row } from '../../rows.ts';
+import { newId } from '../../rows.ts';
 import { whileItMayChange } from '../triggers.ts';
 
-const TABLES = ['weighings', 'batch_events'] as const;
+const TABLES = {
+	weighings: 'a weighing is never edited: add a correction',
+	batch_events: 'what happened is never edited: take it back by another'
+} as const;
 
 /**
  * Every entry of a batch has its number: the order in which the server kept them, which clocks of devices have no
@@ -10,8 +13,8 @@ const TABLES = ['weighings', 'batch_events'] as const;
  */
 export async function up(knex: Knex): Promise<void> {
 	await countPacksGone(knex);
-	for (const table of TABLES)
-		await whileItMayChange(knex, table, async () => {
+	for (const [table, message] of Object.entries(TABLES))
+		await whileItMayChange(knex, table, message, async () => {
 			await knex.raw('ALTER TABLE ?? ADD COLUMN number INT UNSIGNED NOT NULL DEFAULT 0', [table]);
 			await knex.raw(
 				`UPDATE ?? t JOIN (
@@ -30,28 +33,16 @@ export async function up(knex: Knex): Promise<void> {
  * there, so what was planned then stands as a count.
  */
 async function countPacksGone(knex: Knex): Promise<void> {
-	const rows = await knex<Row, Row[]>('batches')
-		.whereNull('closed_at')
-		.whereNull('packs_counted')
-		.whereRaw('packs_sold + packs_given > 0')
-		.select('id', 'kitchen_id', 'packs_made', 'updated_at');
-	if (rows.length === 0) return;
-	await knex.batchInsert(
-		'batch_events',
-		rows.map((row) => ({
-			id: newId(),
-			kitchen_id: row.kitchen_id,
-			batch_id: row.id,
-			name: 'counted',
-			data: JSON.stringify({ of: 'packs', count: row.packs_made }),
-			happened_at: row.updated_at,
-			received_at: row.updated_at
-		})),
-		500
+	await knex.raw(
+		`INSERT IGNORE INTO batch_events (id, kitchen_id, batch_id, name, data, happened_at, received_at)
+		SELECT CONCAT(?, UPPER(LEFT(MD5(CONCAT(id, 'packs')), 16))), kitchen_id, id, 'counted',
+			CONCAT('{"of":"packs","count":', packs_made, '}'), updated_at, updated_at
+		FROM batches WHERE closed_at IS NULL AND packs_counted IS NULL AND packs_sold + packs_given > 0`,
+		[newId().slice(0, 10)]
 	);
 }
 
 export async function down(knex: Knex): Promise<void> {
-	for (const table of TABLES)
+	for (const table of Object.keys(TABLES))
 		await knex.raw('ALTER TABLE ?? DROP INDEX ??, DROP COLUMN number', [table, `${table}_number`]);
 }
