@@ -24,6 +24,7 @@ import { requests, watchPool } from '$lib/server/seen/metrics.ts';
 import { getKitchen, kitchenNow } from '$lib/server/kitchens.ts';
 import { takeJobs } from '$lib/server/jobs/taking.ts';
 import { sealSeconds } from '$lib/server/people/second.ts';
+import { removeLeftFolders } from '$lib/server/temporary.ts';
 import { answerOnce } from '$lib/server/page.ts';
 
 /** Parts of an address that are the id of a row. */
@@ -46,6 +47,10 @@ const withStatus = (response: Response, status: number | undefined): Response =>
 export const init: ServerInit = () => {
 	if (!process.env.DATABASE_URL) return;
 	takeJobs(database());
+	// What a process before left when it was killed may name customers.
+	removeLeftFolders().catch((error: unknown) =>
+		log.warn({ error: logged(error) }, 'folders of processes that are gone could not be removed')
+	);
 	// A database that is not there yet is asked again by whoever needs the secret: it is read as it is.
 	sealSeconds(database()).catch((error: unknown) =>
 		log.warn({ error: logged(error) }, 'second factors could not be sealed')
@@ -77,7 +82,8 @@ const handled: Handle = async ({ event, resolve }) => {
 		if (!OF_THE_PROCESS.includes(event.route.id ?? '')) await inStep(event.locals.db);
 		const asked = await askAtTheDoor(event);
 		const response = asked.away ? turnedAway(event, asked.away) : await answer(event, resolve, asked);
-		if (asked.away?.clears) response.headers.set('clear-site-data', '"cache", "storage"');
+		// Its storage may hold what was entered and not sent: the page that says so clears it, and looks first.
+		if (asked.away?.clears) response.headers.set('clear-site-data', '"cache"');
 		// What came of the request itself goes before: who came in anew has a token already.
 		if (!response.headers.has('set-cookie'))
 			for (const cookie of asked.setCookies) response.headers.append('set-cookie', cookie);

@@ -22,11 +22,13 @@ export async function startApplication(
 	dataDir: string,
 	port: number,
 	env: NodeJS.ProcessEnv = {},
-	args: readonly string[] = []
+	args: readonly string[] = [],
+	/** The folder of the version that is started. */
+	from = root
 ): Promise<Application> {
 	const { DATABASE_URL: _none, ...inherited } = process.env;
-	const child = spawn(process.execPath, [join(root, 'scripts', 'run.mjs'), 'start', ...args], {
-		cwd: root,
+	const child = spawn(process.execPath, [join(from, 'scripts', 'run.mjs'), 'start', ...args], {
+		cwd: from,
 		stdio: ['ignore', 'pipe', 'pipe'],
 		env: { ...inherited, DATA_DIR: dataDir, PORT: String(port), ...env }
 	});

@@ -91,8 +91,8 @@ export async function upgradeCut(
 	const random = randomOf(seed);
 	const cuts: string[] = [];
 	while (cuts.length < times) {
-		// Soon, so that few steps are done before they can be cut.
-		const step = await cutAtNext(dataDir, way, random() * 25);
+		// Within its first statements, so that few steps are done before they can be cut.
+		const step = await cutAtNext(dataDir, way, random() * 120);
 		if (step === null) break;
 		cuts.push(step);
 	}

@@ -1,9 +1,11 @@
 import compression from 'compression';
+import { readdirSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { PASSED_ON, PASSED_ON_HEADER } from '../../src/lib/server/edge/door/passed-on.ts';
+import { connectionsAtMost } from '../../src/lib/server/seen/handles.ts';
 import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
 import { tellBuild, type Reaching } from './reach.ts';
 import { root } from './root.ts';
@@ -70,6 +72,7 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;
 	};
+	await loadServer();
 	const streams = new Set<ServerResponse>();
 	const scheme = new URL(address).protocol.replace(':', '');
 	const answer = (request: IncomingMessage, response: ServerResponse) => {
@@ -103,6 +106,9 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 	// Longer than browsers keep a connection: what they send next never meets one that just closed.
 	server.keepAliveTimeout = KEEP_ALIVE_MS;
 	server.requestTimeout = LONGEST_MS;
+	// Beyond these nothing could be opened to answer with.
+	const most = connectionsAtMost();
+	if (Number.isFinite(most)) server.maxConnections = most;
 	await new Promise<void>((resolve, reject) => {
 		server.once('error', reject);
 		server.listen({ port, host: reached.host }, resolve);
@@ -125,6 +131,16 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 			await metrics?.();
 		}
 	};
+}
+
+/**
+ * Loads every module of the server at the start: one that is first asked for while no file handle is free would stay dead
+ * for as long as the process lives.
+ */
+async function loadServer(): Promise<void> {
+	const folder = join(root, 'build', 'server');
+	for (const name of readdirSync(folder, { recursive: true, encoding: 'utf8' }))
+		if (name.endsWith('.js')) await import(pathToFileURL(join(folder, name)).href);
 }
 
 /** Metrics for Prometheus on a port of their own, on this machine alone, where `METRICS_PORT` names one; what ends it. */

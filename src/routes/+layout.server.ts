@@ -4,6 +4,7 @@ import { known } from '$lib/server/db/known.ts';
 import { nearLimits, type NearLimit } from '$lib/kitchen/limits.ts';
 import { requestsKnown } from '$lib/server/life/requests.ts';
 import { keptLimits, most, usageOf } from '$lib/server/life/limits.ts';
+import { countLeft } from '$lib/server/left/read.ts';
 import { isOfTheMoment } from '$lib/server/page.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { hereOf, tryIn } from '$lib/server/practice/tries.ts';
@@ -59,6 +60,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 			practice: null,
 			isClosed: false,
 			near: [],
+			left: 0,
 			who: here
 		};
 	const { kitchen } = locals;
@@ -87,6 +89,10 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		next,
 		practice,
 		isClosed: who.isClosed,
+		// What devices could not hand in waits for who may decide it.
+		left: who.rights.includes('people')
+			? await known(db, kitchen.id, ['left_entries'], 'left', () => countLeft(db, kitchen.id))
+			: 0,
 		near: who.rights.includes('data') ? await nearOf(locals) : [],
 		who: here
 	};

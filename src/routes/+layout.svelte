@@ -5,12 +5,13 @@
 	import '../app.css';
 	import { page } from '$app/state';
 	import type { Entry } from '$core/bench/entries.ts';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { Toaster } from 'svelte-sonner';
 	import { hear, listenToNews } from '$lib/batch/bench/news.ts';
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { readAgain } from '$lib/read-again.ts';
 	import { till } from '$lib/sales/till.svelte.ts';
+	import { plural } from '$lib/format.ts';
 	import { keepFocus } from '$lib/ui/keep-focus.ts';
 	import Finder from './Finder.svelte';
 	import { pagesAreOf } from '$lib/people/clear.ts';
@@ -68,8 +69,10 @@
 	onMount(() => (document.documentElement.dataset.ready = 'yes'));
 	onMount(keepFocus);
 	// Steps that begin or end anywhere in the kitchen show on every page.
-	$effect(() => {
-		if (!data.who?.as) return;
+	const as = $derived(data.who?.as ?? null);
+	// Begun once for who is in, whatever is read again meanwhile: what the server fails on keeps its pauses.
+	$effect(() => (as === null ? undefined : untrack(begin)));
+	function begin(): () => void {
 		const refresh = (entries: readonly Entry[]) => {
 			const moves = (entry: Entry) =>
 				entry.kind === 'event' ? STEP_EVENTS.has(entry.happening.name) : data.next.length > 0;
@@ -82,7 +85,7 @@
 			hear((news) => refresh(news.entries))
 		];
 		return () => off.forEach((each) => each());
-	});
+	}
 	/** Where something may come from another device; elsewhere no stream is kept open. */
 	const isLive = $derived(
 		may('hear') &&
@@ -162,10 +165,18 @@
 			<aside aria-label="Going on">
 				<Running steps={data.running} />
 				<NextUp next={data.next} />
-				<Waiting />
+				<Waiting {as} />
 			</aside>
 		{:else}
 			<header><Brand href="/door" /></header>
+		{/if}
+		{#if data.left > 0 && page.url.pathname !== '/people/left'}
+			<p class="bg-sheet border-attention mb-3 border-l-4 px-4 py-2 print:hidden" role="status">
+				<b
+					>{plural(data.left, 'entry', 'entries')} left on a device {data.left === 1 ? 'waits' : 'wait'} for you.</b
+				>
+				None of it counts yet. <a href="/people/left">Record or let go</a>
+			</p>
 		{/if}
 		<KitchenState isClosed={data.isClosed} near={data.near} mayChange={may('data')} />
 		{#if data.practice}{#key data.practice.id}<PracticeBar here={data.practice} />{/key}{/if}

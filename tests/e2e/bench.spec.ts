@@ -273,8 +273,15 @@ test('what is not taken says so and is not lost without a word', async ({ page }
 	const said = page.getByRole('alert').filter({ hasText: '2 rejects are more than the 1 balls' });
 	await expect(said).toBeVisible();
 	await expect(page.getByTestId('pieces')).toContainText('Rejected 1');
-	await said.getByRole('button', { name: 'I have seen it' }).click();
+	// Sent again it is refused again; taken off it is with a reason, which the server has.
+	await said.getByRole('button', { name: 'Send again' }).click();
+	await expect(said).toBeVisible();
+	await said.getByRole('button', { name: 'Take it off…' }).click();
+	await expect(said.getByRole('button', { name: 'Take it off', exact: true })).toBeDisabled();
+	await said.getByLabel('Why it is taken off').fill('pressed twice');
+	await said.getByRole('button', { name: 'Take it off', exact: true }).click();
 	await expect(said).toHaveCount(0);
+	await expect(page.getByText(/left on a device/)).toHaveCount(0);
 });
 
 test('what cannot be meant is asked, and a reading of the wrong line goes to the right one and back', async ({

@@ -12,7 +12,7 @@ import { expect, test } from '@playwright/test';
 import { ownDatabase, type OwnDatabase } from './own-database.ts';
 
 /**
- * Whom each route lets read, and whom it lets do each thing: n nobody, s seller, m maker, i inspector, o owner; `-`
+ * Whom each route lets read, and whom it lets do each thing: n nobody, s seller, m maker, i inspector, o owner, p a device that was put out; `-`
  * a shared device alone. Written out once more, so that a change of the table is meant.
  */
 const MAY: [route: string, read: string, ...acts: string[]][] = [
@@ -27,6 +27,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/door/invited/[code]', 'nsmio', 'new nsmio', 'join smio'],
 	['/door/let-in/[code]', 'nsmio', 'default nsmio'],
 	['/door/passkey.json', 'nsmio', 'POST nsmio'],
+	['/door/put-out', 'nsmiop', 'clear nsmiop'],
 	['/door/who', '-', 'default -'],
 	['/door/who.json', '-', 'POST -', 'PUT -'],
 	[
@@ -65,6 +66,8 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 		'putOut o',
 		'withdraw o'
 	],
+	['/left.json', 'smio', 'POST smio'],
+	['/people/left', 'o', 'record o', 'letGo o'],
 	['/people/did', 'o'],
 	['/people/did/csv', 'o'],
 	['/inspection', 'io'],
@@ -201,7 +204,7 @@ const LETTER: Record<As, string> = {
 	// The owner of another kitchen may there what an owner may; of this one nothing is told.
 	stranger: 'o',
 	ended: 'n',
-	'put out': ''
+	'put out': 'p'
 };
 
 /** An owner in a kitchen that is not simply open: what is shut there, and nothing else, whatever their rights. */
@@ -239,8 +242,8 @@ const LEAVES = new Set([
 /** What practising has no right to: it is of the real kitchen. */
 const NOT_OF_PRACTICE =
 	/^\/(people|sales|kitchen|inspection|shelf\/new|shelf\/import|shelf\/sheet|formulas\/import)/;
-/** What goes on of a closed kitchen, and of a full one: the door, one’s own, and the kitchen’s own end. */
-const ALWAYS = /^\/(door|me|jobs|kitchen\/data)(\/|$)/;
+/** What goes on of a closed kitchen, and of a full one: the door, one’s own, what waits on devices, and the kitchen’s own end. */
+const ALWAYS = /^\/(door|me|jobs|kitchen\/data|left\.json)(\/|$)/;
 /** What is begun at a bench or a stall goes on in a full one; and people are put out of it. */
 const GOES_ON = /\/entries\.json$|^\/people(\/|$)/;
 

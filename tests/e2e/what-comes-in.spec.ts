@@ -87,30 +87,34 @@ test('two like steps, a character cut in half, a reading the server fails on, an
 			expect((JSON.parse(event?.data ?? '{}') as { cue: string }).cue).toBe(CUE.slice(0, 79));
 		});
 
-		await test.step('a reading the server fails on is set apart, and holds up no other', async () => {
+		await test.step('a reading the server fails on waits, holds up no other, and goes once it can', async () => {
 			await db.raw(
 				"CREATE TRIGGER fails BEFORE INSERT ON weighings FOR EACH ROW IF NEW.grams = 66.6 THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'broken'; END IF"
 			);
 			await stations.getByRole('link', { name: 'Divide' }).click();
 			for (const grams of ['60.1', '66.6', '60.2']) await byHand(grams);
 			await expect.poll(entries).toEqual([60.1, 60.2]);
-			const alert = page.getByRole('alert').filter({ hasText: 'Not kept, a reading of 66.6 g' });
-			await expect(alert).toContainText('something failed on the server');
+			const failing = page.getByTestId('failing');
+			await expect(failing).toContainText(
+				'The server fails on 1 entry (something failed on the server). It is kept on this device and tried again by itself'
+			);
 			await byHand('60.3');
 			await expect.poll(entries).toEqual([60.1, 60.2, 60.3]);
-			await alert.getByRole('button', { name: 'I have seen it' }).click();
-			await expect(alert).toHaveCount(0);
 			await db.raw('DROP TRIGGER fails');
+			await failing.getByRole('button', { name: 'Try now' }).click();
+			await expect(failing).toHaveCount(0);
+			// In the order in which the server kept them.
+			await expect.poll(entries).toEqual([60.1, 60.2, 60.3, 66.6]);
 		});
 
 		await test.step('the database goes and comes back while the batch is worked', async () => {
 			process.kill(mariadb.pid, 'SIGKILL');
 			await byHand('60.4');
 			await byHand('60.5');
-			await expect(page.getByRole('button', { name: /^Ball 5, 60.5 g/ })).toBeVisible();
+			await expect(page.getByRole('button', { name: /^Ball 6, 60.5 g/ })).toBeVisible();
 			// Asked of the database itself, which may not be there yet.
 			const whenBack = () => entries().catch(() => []);
-			await expect.poll(whenBack, { timeout: 60_000 }).toEqual([60.1, 60.2, 60.3, 60.4, 60.5]);
+			await expect.poll(whenBack, { timeout: 60_000 }).toEqual([60.1, 60.2, 60.3, 66.6, 60.4, 60.5]);
 			await expect(page.getByTestId('waiting')).toHaveCount(0);
 		});
 		expect(failures).toEqual([]);

@@ -1,4 +1,4 @@
-import { keepPage } from '../keep-page.ts';
+import { keepPage } from '../offline/keep-page.ts';
 import { dropQueues } from '../queue/store.ts';
 
 const DRAFTS = 'square-batch-draft-';

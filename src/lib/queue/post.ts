@@ -7,6 +7,9 @@ import type { Answer } from './answers.ts';
  */
 const NOT_NOW = new Set([401, 409, 429, 502, 503, 504, 507]);
 
+/** Longer than an answer ever takes that comes. */
+const LONGEST_MS = 20_000;
+
 /** Sends things as JSON; null where the server could not be asked. */
 export async function postItems<T>(
 	path: string,
@@ -18,7 +21,9 @@ export async function postItems<T>(
 		const response = await fetch(path, {
 			method: 'POST',
 			headers: { 'content-type': 'application/json', ...asHeader() },
-			body: JSON.stringify(body)
+			body: JSON.stringify(body),
+			// Sent again under the same ids it is kept once: nothing is lost by not waiting longer.
+			signal: AbortSignal.timeout(LONGEST_MS)
 		});
 		answered(response.status);
 		if (response.ok) return ((await response.json()) as { answers: Answer[] }).answers;

@@ -17,6 +17,8 @@ interface QueueOptions<T> {
 
 const FIRST_RETRY_MS = 400;
 const LAST_RETRY_MS = 4000;
+/** An answer takes less than this. */
+const HANGS_MS = 3000;
 /** For so long a page kept in the browser may be older than what the server has. */
 const KEPT_MS = 3 * 24 * 3600 * 1000;
 
@@ -28,6 +30,10 @@ const KEPT_MS = 3 * 24 * 3600 * 1000;
 export class Queue<T> {
 	waiting = $state.raw<T[]>([]);
 	refused = $state.raw<Refused<T>[]>([]);
+	/** What of what waits the server failed on: it is tried again by itself, and holds up nothing else. */
+	failing = $state.raw<Refused<T>[]>([]);
+	/** Whether an answer is waited for longer than one takes. */
+	hangs = $state(false);
 	/** Whether the server answered the last time it was asked. */
 	reached = $state(true);
 	/** Whether the browser keeps what waits; where it cannot, closing the page loses it. */
@@ -57,7 +63,7 @@ export class Queue<T> {
 		window.addEventListener('online', online);
 		const begin = () => void this.#takeUp().then(() => this.send());
 		const off = onChange(() => {
-			[this.waiting, this.refused, this.reached] = [[], [], true];
+			[this.waiting, this.refused, this.failing, this.reached] = [[], [], [], true];
 			begin();
 		});
 		begin();
@@ -112,17 +118,38 @@ export class Queue<T> {
 			.filter((item) => groupOf(item) === group);
 	}
 
-	/** Until the server has all that waits, or does not answer. */
+	/** Until the server has all that waits but what it fails on, or does not answer. */
 	async sent(): Promise<void> {
 		const LOOK_MS = 50;
-		while (this.waiting.length > 0 && this.reached)
+		while (this.waiting.length > this.failing.length && this.reached && !this.hangs)
 			await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
 	}
 
-	/** Lets go of what was refused, once the person has seen it. */
-	dismiss(id: string): void {
-		this.refused = this.refused.filter(({ item }) => this.#options.idOf(item) !== id);
-		void this.#write([], [{ stage: 'refused', id }]);
+	/** Sends what was refused again, under its own id: as it was, or as it was mended. */
+	again(id: string, mended?: T): void {
+		const refusal = this.refused.find(({ item }) => this.#options.idOf(item) === id);
+		if (!refusal) return;
+		const value = mended ?? refusal.item;
+		this.refused = this.refused.filter((each) => each !== refusal);
+		this.waiting = this.#inOrder([...this.waiting, value]);
+		void this.#write([{ stage: 'waiting', id, value }], [{ stage: 'refused', id }]).then(() => this.send());
+	}
+
+	/** Takes things off this device for good, waiting or refused: somebody else has them now. */
+	async takeOff(ids: readonly string[]): Promise<void> {
+		const others = (item: T) => !ids.includes(this.#options.idOf(item));
+		this.waiting = this.waiting.filter(others);
+		this.refused = this.refused.filter(({ item }) => others(item));
+		await this.#write(
+			[],
+			ids.flatMap((id) => (['waiting', 'refused'] as const).map((stage) => ({ stage, id })))
+		);
+	}
+
+	/** Tries at once what the server failed on. */
+	tryNow(): void {
+		this.#turns.now();
+		this.send();
 	}
 
 	/** Sends what waits, in the order it was made, until nothing does; tries again later where it cannot. */
@@ -132,9 +159,12 @@ export class Queue<T> {
 		this.#sending = true;
 		void this.#sendAll().finally(() => {
 			this.#sending = false;
+			this.failing = this.#turns.failing(this.waiting);
 			if (this.waiting.length === 0) return;
-			this.#timer = setTimeout(() => this.send(), this.#retry_ms);
-			this.#retry_ms = Math.min(LAST_RETRY_MS, 2 * this.#retry_ms);
+			// What the server failed on has pauses of its own; a server that is not there is asked again soon.
+			const due_ms = this.#turns.untilDue_ms(this.waiting);
+			this.#timer = setTimeout(() => this.send(), due_ms === null ? this.#retry_ms : due_ms + 1);
+			if (due_ms === null) this.#retry_ms = Math.min(LAST_RETRY_MS, 2 * this.#retry_ms);
 		});
 	}
 
@@ -144,7 +174,7 @@ export class Queue<T> {
 		for (let next = this.#turns.next(this.waiting); next !== null; next = this.#turns.next(this.waiting)) {
 			const { group, items } = next;
 			const key = this.#key();
-			const answers = await send(group, items);
+			const answers = await this.#noticing(send(group, items));
 			if (key !== this.#key()) {
 				// Somebody else came in meanwhile: what was answered is the other's, and only put where it belongs.
 				if (answers) await this.#settleApart(key, items, answers);
@@ -157,12 +187,24 @@ export class Queue<T> {
 		}
 	}
 
+	/** Says while an answer is waited for that it is, once that is longer than one takes. */
+	async #noticing<R>(sending: Promise<R>): Promise<R> {
+		const timer = setTimeout(() => (this.hangs = true), HANGS_MS);
+		try {
+			return await sending;
+		} finally {
+			clearTimeout(timer);
+			this.hangs = false;
+		}
+	}
+
 	/** Puts each thing where the server's answer to it belongs; how many are settled by it. */
 	async #settle(group: string, items: readonly T[], answers: readonly Answer[]): Promise<number> {
 		const { idOf } = this.#options;
 		const answeredBy = byAnswer(items, answers, idOf);
 		const { kept } = answeredBy;
-		const refused = [...answeredBy.refused, ...this.#turns.givenUp(group, items, answeredBy.failed)];
+		const { refused } = answeredBy;
+		this.#turns.failedOn(group, items, answeredBy.failed);
 		// What was kept is shown as kept before it stops being shown as waiting.
 		for (const listener of this.#listeners) listener(group, kept);
 		const answered = [...kept, ...refused.map(({ item }) => item)].map(idOf);

@@ -170,9 +170,27 @@ describe('what is on its way to the server', () => {
 		await pass();
 		expect(of.waiting).toHaveLength(0);
 		expect(of.refused).toEqual([{ item, message: 'no packs left' }]);
-		of.dismiss(item.id);
+		expect(await stored('refused')).toBe(1);
+	});
+
+	it('that was refused is sent again under its own id, as it was or mended, or is taken off', async () => {
+		answer = (items) => items.map(({ id }) => ({ id, kept: false, message: 'no packs left' }));
+		const of = queue();
+		const [one, two] = [thing('a'), thing('a')];
+		of.add([one, two]);
 		await pass();
-		expect([of.refused.length, await stored('refused')]).toEqual([0, 0]);
+		expect(of.refused).toHaveLength(2);
+		[sent, answer] = [[], kept];
+		of.again(one.id, { ...one, of: 'b' });
+		await pass();
+		expect(sent).toEqual([[{ id: one.id, of: 'b' }]]);
+		await of.takeOff([two.id]);
+		expect([of.waiting, of.refused, await stored('refused'), await stored('waiting')]).toEqual([
+			[],
+			[],
+			0,
+			0
+		]);
 	});
 
 	describe('that the server fails on', () => {
@@ -183,19 +201,50 @@ describe('what is on its way to the server', () => {
 					? { id: item.id, kept: false, again: true, message: 'something failed on the server' }
 					: { id: item.id, kept: true };
 
-		it('is set apart after three tries, alone, and the rest goes on', async () => {
+		it('is tried again at longer and longer distances for as long as it takes, and the rest goes on', async () => {
 			const [one, bad, two] = [thing(), thing(), thing()];
 			answer = (items) => items.map(failing(bad.id));
 			const of = queue();
 			of.add([one, bad, two]);
 			await pass();
-			expect([of.waiting, of.refused.length]).toEqual([[bad], 0]);
-			await pass(400);
-			expect([of.waiting, of.refused.length]).toEqual([[bad], 0]);
-			await pass(800);
-			expect(of.waiting).toEqual([]);
-			expect(of.refused).toEqual([{ item: bad, message: 'tried 3 times: something failed on the server' }]);
-			expect(sent).toEqual([[one, bad, two], [bad], [bad]]);
+			expect([of.waiting, of.refused]).toEqual([[bad], []]);
+			expect(of.failing).toEqual([{ item: bad, message: 'something failed on the server' }]);
+			// 400, 800, 1600 … ms, and at last every five minutes.
+			const tries: number[] = [];
+			for (const ms of [400, 800, 1600, 3200, 6400]) {
+				sent = [];
+				await pass(ms - 1);
+				const early = sent.length;
+				await pass(2);
+				tries.push(sent.length - early);
+			}
+			expect(tries).toEqual([1, 1, 1, 1, 1]);
+			for (let minutes = 0; minutes < 60; minutes += 5) await pass(5 * 60_000);
+			expect([of.waiting, of.refused]).toEqual([[bad], []]);
+			// Others do not wait for it.
+			sent = [];
+			const three = thing();
+			of.add([three]);
+			await pass();
+			expect(sent).toEqual([[three]]);
+			answer = kept;
+			of.tryNow();
+			await pass();
+			expect([of.waiting, of.failing]).toEqual([[], []]);
+		});
+
+		it('is not tried sooner because a page begins its queues anew', async () => {
+			const bad = thing();
+			answer = (items) => items.map(failing(bad.id));
+			const of = queue();
+			of.add([bad]);
+			await pass();
+			sent = [];
+			for (let nth = 0; nth < 5; nth++) {
+				begin(of);
+				await pass(10);
+			}
+			expect(sent).toEqual([]);
 		});
 
 		it('is found where it fails on all of them together, and other groups go first', async () => {
@@ -212,16 +261,32 @@ describe('what is on its way to the server', () => {
 			await pass();
 			expect(sent).toEqual([[one, bad, two], [other], [one], [bad], [two]]);
 			expect(of.waiting).toEqual([bad]);
-			await pass(400);
-			await pass(800);
-			expect(of.refused).toEqual([{ item: bad, message: 'tried 3 times: failed' }]);
 			// What comes then goes together again.
 			sent = [];
-			answer = kept;
 			of.add([thing('a'), thing('a')]);
 			await pass();
 			expect(sent.map((items) => items.length)).toEqual([2]);
 		});
+	});
+
+	it('says so while an answer is waited for longer than one takes', async () => {
+		let give: (answers: Answer[]) => void = () => undefined;
+		const of = new Queue<Thing>({
+			name: 'test',
+			idOf: ({ id }) => id,
+			groupOf: ({ of: group }) => group,
+			send: () => new Promise((resolve) => (give = resolve))
+		});
+		const item = thing();
+		of.add([item]);
+		await pass();
+		await pass(2990);
+		expect(of.hangs).toBe(false);
+		await pass(20);
+		expect([of.hangs, of.waiting]).toEqual([true, [item]]);
+		give(kept([item]));
+		await pass();
+		expect([of.hangs, of.waiting]).toEqual([false, []]);
 	});
 
 	it('is told of once it is kept, and before it stops waiting', async () => {
@@ -243,7 +308,8 @@ describe('what the server kept lately', () => {
 		of.add([thing('a'), thing('b')]);
 		await pass();
 		expect(await of.keptLately('a')).toHaveLength(1);
-		vi.setSystemTime(Date.now() + 3 * 24 * 3600 * 1000 + 60_000);
+		// Ids of tests before may be of some hours later.
+		vi.setSystemTime(Date.now() + 3 * 24 * 3600 * 1000 + 6 * 3600 * 1000);
 		expect(await of.keptLately('a')).toHaveLength(0);
 		expect(await stored('kept')).toBe(0);
 	});

@@ -89,6 +89,24 @@ export async function adopt(from: string, to: string): Promise<void> {
 	await transaction.done;
 }
 
+/** A thing of somebody else's queue on this device that the server does not have. */
+export interface OfOther extends Stored {
+	/** Under which queue and membership it is: `bench@MEMBERSHIP`. */
+	key: string;
+	stage: 'waiting' | 'refused';
+}
+
+/** What of others than `as` waits on this device, or was refused and not decided. */
+export async function ofOthers(as: string): Promise<OfOther[]> {
+	const { store } = (await database()).transaction('things');
+	const [keys, values] = await Promise.all([store.getAllKeys(), store.getAll()]);
+	return keys.flatMap(([key, stage, id], index) =>
+		stage === 'kept' || !key.includes('@') || key.endsWith(`@${as}`)
+			? []
+			: [{ key, stage, id, value: values[index] }]
+	);
+}
+
 /** Whether anything that anybody entered on this device still waits for the server, or was refused and not seen. */
 export async function isAnythingWaiting(): Promise<boolean> {
 	try {

@@ -6,6 +6,7 @@ import { giveTokens } from '$lib/server/edge/door/cookies.ts';
 import { isAtMachine } from '$lib/server/edge/door/at-machine.ts';
 import { whoIn } from '$lib/server/edge/door/door.ts';
 import { withinHere } from '$lib/server/edge/door/within.ts';
+import { CLEARING } from '$lib/server/edge/headers.ts';
 import { textOf } from '$lib/server/edge/validated.ts';
 import { comeInForm, demoForm } from '$lib/server/edge/people.ts';
 import { refuse } from '$lib/server/errors.ts';
@@ -30,8 +31,6 @@ export const load: PageServerLoad = async (event) => {
 	};
 };
 
-/** What a browser is told to clear of who leaves (ASVS 8.2). */
-const CLEARING = { 'clear-site-data': '"cache", "storage"' };
 const WRONG = 'this name and password do not go together';
 
 export const actions: Actions = {

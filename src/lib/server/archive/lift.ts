@@ -1,8 +1,10 @@
-import { createReadStream, rmSync } from 'node:fs';
-import { appendFile, mkdtemp } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { createReadStream } from 'node:fs';
+import { appendFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { migrateTo, migrate } from '../db/migrate.ts';
+import { oneConnection } from '../db/upgrade/one-connection.ts';
+import { takeTurn } from '../db/upgrade/lock.ts';
+import { temporaryFolder } from '../temporary.ts';
 import { databaseNamed, openDatabase, urlOf, type Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { dumpKitchen } from './dump.ts';
@@ -20,6 +22,17 @@ const SUFFIX = '_restore';
  */
 export async function lifted(database: Database, archive: Archive): Promise<Archive> {
 	const beside = `${databaseNamed(database)}${SUFFIX}`;
+	// There is one such database: of two restores the second waits for the first.
+	const turn = oneConnection(database);
+	try {
+		await takeTurn(turn, `restore:${beside}`);
+		return await liftedInto(database, beside, archive);
+	} finally {
+		await turn.destroy();
+	}
+}
+
+async function liftedInto(database: Database, beside: string, archive: Archive): Promise<Archive> {
 	try {
 		await database.raw('DROP DATABASE IF EXISTS ??', [beside]);
 		await database.raw('CREATE DATABASE ?? CHARACTER SET utf8mb4', [beside]);
@@ -48,8 +61,7 @@ export async function lifted(database: Database, archive: Archive): Promise<Arch
 
 /** What the database beside holds, in files of its own until it is brought in: none of it is kept in memory. */
 async function collected(scratch: Database, { manifest }: Archive): Promise<Archive> {
-	const folder = await mkdtemp(join(tmpdir(), 'square-batch-lifted-'));
-	const close = () => rmSync(folder, { recursive: true, force: true });
+	const { folder, remove: close } = await temporaryFolder();
 	try {
 		const paths = new Map<string, string>();
 		const pathOf = (file: string): string => {

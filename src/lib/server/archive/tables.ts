@@ -81,7 +81,7 @@ export async function kitchenTables(db: Database): Promise<KitchenTable[]> {
 const FOLLOWING = ['sales_months', 'batch_standings', 'changes', 'feed', 'feed_heads'];
 
 /** What this installation does for a kitchen, and what the kitchen takes of it. */
-const OF_THE_INSTALLATION = ['jobs', 'job_parts', 'kitchen_usage', 'creations'];
+const OF_THE_INSTALLATION = ['jobs', 'job_parts', 'kitchen_usage', 'creations', 'left_entries'];
 
 /** What lets somebody in: it is of this machine, and no archive carries it elsewhere. */
 const KEYS = ['sessions', 'pairings'];

@@ -76,7 +76,7 @@ async function run(
 		for (const [nth, [name, { up }]] of missing.entries()) {
 			signal?.throwIfAborted();
 			say(`Step ${nth + 1} of ${missing.length}: ${name}`);
-			await steps.run(name, () => up(one), isCutByOlder && nth === 0);
+			await steps.run(name, async () => up(one), isCutByOlder && nth === 0);
 		}
 		await steps.onTheWay(false);
 		// Versions before took a lock that stays set where they are cut short.

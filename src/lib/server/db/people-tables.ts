@@ -45,6 +45,10 @@ export const PEOPLE_TABLES = {
 		text: ['id', 'kitchen_id', 'membership_id', 'done_at', 'what', 'path', 'of_what', 'from_where'],
 		textOrNull: ['device_id']
 	},
+	left_entries: {
+		text: ['id', 'kitchen_id', 'membership_id', 'queue', 'item', 'message', 'state', 'reason', 'left_at'],
+		textOrNull: ['decided_at', 'deed_id']
+	},
 	challenges: {
 		text: ['challenge', 'ends_at', 'ceremony', 'given_to']
 	},

@@ -20,3 +20,6 @@ export function makeSafe(response: Response): Response {
 	if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
 	return response;
 }
+
+/** What a browser is told to clear of who leaves (ASVS 8.2). */
+export const CLEARING = { 'clear-site-data': '"cache", "storage"' };

@@ -1,4 +1,5 @@
 import type { Database } from '../db/connection.ts';
+import { requireRoom } from '../room.ts';
 import { inTransaction } from '../db/transaction.ts';
 
 /**
@@ -49,6 +50,8 @@ export class PartsWriter {
 	async #put(): Promise<void> {
 		const { kitchenId, jobId, side } = this.of;
 		const bytes = Buffer.concat(this.#held);
+		// Whoever sells and weighs has room when this has none any more.
+		requireRoom(bytes.length);
 		await inTransaction(this.db, async (transaction) => {
 			if (!(await this.stillMine(transaction)))
 				throw new Error(`the parts of ${jobId} are another's to write`);

@@ -20,8 +20,12 @@ export async function eraseCustomer(db: Database, kitchenId: string, customer: s
 				.where('customer', 'not like', 'erased %');
 		const sales = await theirs('sales').update(erased);
 		const orders = await theirs('orders').update({ ...erased, note: '' });
-		return sales + orders > 0
-			? sales + orders
+		const left = await transaction('left_entries')
+			.where({ kitchen_id: kitchenId, queue: 'till' })
+			.whereRaw("JSON_VALUE(item, '$.customer') = ?", [customer])
+			.update({ item: transaction.raw("JSON_SET(item, '$.customer', ?)", [erased.customer]) });
+		return sales + orders + left > 0
+			? sales + orders + left
 			: refuse('customer', 'no sale or order is to anybody called so');
 	});
 }

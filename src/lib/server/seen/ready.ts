@@ -1,10 +1,12 @@
 import type { Database } from '../db/connection.ts';
+import { areHandlesShort } from './handles.ts';
 
 /** How long the database may take to say that it is there. */
 const LIMIT_MS = 2000;
 
 /** Why this process should not be sent anything now; null where its database takes writes. */
 export async function notReady(db: Database): Promise<string | null> {
+	if (areHandlesShort()) return 'the process is short of file handles';
 	try {
 		const [[row]] = (await db.raw('SELECT @@global.read_only AS isReadOnly').timeout(LIMIT_MS)) as [
 			{ isReadOnly: number }[]

@@ -8,7 +8,7 @@
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { dayIn } from '$lib/day.ts';
 	import { dayText, money, plural } from '$lib/format.ts';
-	import { keepPage } from '$lib/keep-page.ts';
+	import { keepPage } from '$lib/offline/keep-page.ts';
 	import {
 		addPack,
 		basketTotal,

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import Choice from '$lib/ui/control/Choice.svelte';
-	import { plural } from '$lib/format.ts';
-	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
+	import { saleWords } from '$lib/left/words.ts';
+	import NotKept from '../../NotKept.svelte';
+	import { till } from '$lib/sales/till.svelte.ts';
 	import type { BatchLeft } from '$lib/batch/left.ts';
 
 	/** Sales that the server would not take: the packs are gone, so another batch has to be named. */
@@ -11,26 +12,18 @@
 		const batch = batches.find((each) => each.id === batchId);
 		return batch ? `${batch.name}, batch ${batch.code}` : 'a batch with nothing left';
 	}
-	function from(refusal: (typeof till.refused)[number], batchId: string): void {
-		till.add([{ ...refusal.item, id: newSaleId(), batchId }]);
-		till.dismiss(refusal.item.id);
-	}
+	/** Sent again under its own id, as of another batch. */
+	const from = ({ item }: (typeof till.refused)[number], batchId: string): void =>
+		till.again(item.id, { ...item, batchId });
 </script>
 
 {#each till.refused as refusal (refusal.item.id)}
 	{@const { item } = refusal}
-	<div
-		class="border-loss bg-loss-pale mb-3 flex flex-wrap items-center gap-3 border-l-4 px-4 py-2"
-		role="alert"
-	>
-		<span class="min-w-60 flex-1"
-			>Not recorded, {item.kind === 'void' ? 'taking back' : plural(item.packs, 'pack')} of {nameOf(
-				item.batchId
-			)}:
-			{refusal.message}.
-			{#if item.kind !== 'void'}Look at the code on the bags that are left, and say which batch it was.{/if}</span
-		>
+	<NotKept {refusal} queue={till} name="till" id={item.id} what="{saleWords(item)} of {nameOf(item.batchId)}">
 		{#if item.kind !== 'void'}
+			<span class="min-w-60 flex-1"
+				>Look at the code on the bags that are left, and say which batch it was.</span
+			>
 			<Choice
 				label="The batch it was"
 				tight
@@ -43,6 +36,5 @@
 					.map((each) => ({ value: each.id, text: `${each.code} ${each.name}, ${each.packsLeft} left` }))}
 			/>
 		{/if}
-		<button type="button" class="button" onclick={() => till.dismiss(item.id)}>It was not sold</button>
-	</div>
+	</NotKept>
 {/each}

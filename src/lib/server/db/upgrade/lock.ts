@@ -9,8 +9,12 @@ const SAY_AFTER_MS = 1500;
 const SAY_EVERY_MS = 15_000;
 
 /** A name the server's locks may have, of at most 64 characters. */
-const nameFor = (database: string): string =>
-	`square-batch-upgrade:${createHash('sha256').update(database).digest('hex').slice(0, 32)}`;
+const nameFor = (of: string): string =>
+	`square-batch:${createHash('sha256').update(of).digest('hex').slice(0, 32)}`;
+
+/** Waits until this connection alone does what `of` names; it has its turn until it is closed. */
+export const takeTurn = (one: Database, of: string): Promise<void> =>
+	waitFor(one, nameFor(of), () => undefined);
 
 /**
  * Waits until this connection alone may upgrade its database. The lock is the connection's: it is gone with it, however
@@ -21,7 +25,15 @@ export async function onlyOne(
 	say: (words: string) => void,
 	signal?: AbortSignal
 ): Promise<void> {
-	const name = nameFor(databaseNamed(one));
+	await waitFor(one, nameFor(`upgrade:${databaseNamed(one)}`), say, signal);
+}
+
+async function waitFor(
+	one: Database,
+	name: string,
+	say: (words: string) => void,
+	signal?: AbortSignal
+): Promise<void> {
 	const began = Date.now();
 	let said = 0;
 	for (;;) {

@@ -39,10 +39,12 @@ const NOT_IN: TurnedAway = {
 	remedy:
 		'Come in again in another tab (the address ends in /door), and send this once more: nothing was lost.'
 };
+/** The page that says so to a person, and clears what the device keeps once nothing on it waits to be sent. */
+const PUT_OUT_PAGE = '/door/put-out';
 const PUT_OUT: TurnedAway & { clears: boolean } = {
 	status: 401,
 	message: 'This device was put out.',
-	remedy: 'What it kept is cleared. The owner of the kitchen can let it in again.',
+	remedy: 'The owner of the kitchen can let it in again.',
 	clears: true
 };
 const NOT_YOURS: TurnedAway = {
@@ -147,7 +149,11 @@ async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Aske
 	const isPutOut = !found.who && found.why === 'put out';
 	const devices = locals.deviceToken === null ? [] : await devicesBy(locals.db, locals.deviceToken);
 	const shared = devices.find((device) => device.kind === 'shared');
-	if (isPutOut || shared?.isPutOut) return PUT_OUT;
+	if (isPutOut || shared?.isPutOut) {
+		if (event.route.id === PUT_OUT_PAGE) return null;
+		if (isPage(event)) redirect(303, PUT_OUT_PAGE);
+		return PUT_OUT;
+	}
 	if (ask === 'anybody') return null;
 	if (ask === 'device') return shared ? null : NOT_IN;
 	if (!isPage(event)) return NOT_IN;

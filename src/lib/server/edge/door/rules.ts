@@ -53,6 +53,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	},
 	'/door/let-in/[code]': { read: 'anybody', acts: { default: ['anybody', 'let a device in'] } },
 	'/door/passkey.json': { read: 'anybody', acts: { POST: ['anybody', 'came in'] } },
+	'/door/put-out': { read: 'anybody', acts: { clear: ['anybody', 'cleared a device that was put out'] } },
 	'/door/who': { read: 'device', acts: { default: ['device', 'came in by a short code'] } },
 	'/door/who.json': {
 		read: 'device',
@@ -84,6 +85,7 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	'/me/prove.json': { read: 'self', acts: { POST: ['self', 'proved who they are'] } },
 	'/me/passkey.json': { read: 'self', reading: PROVES, acts: { POST: ['self', 'added a passkey', PROVES] } },
 
+	'/left.json': { read: 'person', acts: { POST: ['person', 'left entries for the owner'] } },
 	'/people': {
 		read: 'people',
 		acts: {
@@ -97,6 +99,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 			putOut: ['people', 'put a device out', PROVES],
 			withdraw: ['people', 'withdrew a code']
 		}
+	},
+	'/people/left': {
+		read: 'people',
+		acts: { record: ['people', 'recorded what was left'], letGo: ['people', 'let go of what was left'] }
 	},
 	'/people/did': { read: 'people' },
 	'/people/did/csv': { read: 'people', reading: { ...PROVES, ...LEAVES } },

@@ -5,6 +5,7 @@ import type { Who } from '../../../people/types.ts';
 import type { Database } from '../../db/connection.ts';
 import { eventStream } from '../../event-stream.ts';
 import { listen } from '../../feed/listen.ts';
+import { streamsAtMost } from '../../seen/handles.ts';
 import { sessionNow } from '../../people/sessions.ts';
 import { memberIn, whoIn } from './door.ts';
 
@@ -14,6 +15,8 @@ const EVERY_MS = 3000;
 /** So many streams at one process are open for one person, one device and one kitchen. */
 const MOST = { person: 40, device: 16, kitchen: 400 } as const;
 const open = new Map<string, number>();
+/** All of them at this process: each holds a connection, and what is asked beside them needs some too. */
+const WHOLE = { key: 'this process', most: streamsAtMost() };
 
 /** Whether who began a stream may still have it: in the same kitchen, with the right it was asked for by. */
 async function mayStill(db: Database, began: Who, ask: Right): Promise<boolean> {
@@ -28,14 +31,20 @@ function counted({ personId, device, membership }: Who): () => void {
 		['device', device?.id],
 		['kitchen', membership?.kitchenId]
 	] as const;
-	const keys = of.flatMap(([kind, id]) =>
+	const keys: { key: string; most: number }[] = of.flatMap(([kind, id]) =>
 		id === undefined ? [] : [{ key: `${kind} ${id}`, most: MOST[kind] }]
 	);
+	if ((open.get(WHOLE.key) ?? 0) >= WHOLE.most)
+		error(503, {
+			message: 'More pages listen at this server than it has room for.',
+			remedy: 'This page works on without news of others, and listens again in a moment.'
+		});
 	if (keys.some(({ key, most }) => (open.get(key) ?? 0) >= most))
 		error(429, {
 			message: 'Too many pages listen here at once.',
 			remedy: 'Close some of the tabs that are open, then read this page again.'
 		});
+	keys.push(WHOLE);
 	for (const { key } of keys) open.set(key, (open.get(key) ?? 0) + 1);
 	return () => {
 		for (const { key } of keys) {

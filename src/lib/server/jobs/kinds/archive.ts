@@ -1,5 +1,7 @@
 import { archiveOf } from '../../archive/beside.ts';
 import { fileName } from '../../files.ts';
+import { usageOf } from '../../life/limits.ts';
+import { requireRoom } from '../../room.ts';
 import { getKitchen, today } from '../../kitchens.ts';
 import { giveFile } from '../file.ts';
 import type { Doing } from '../hands.ts';
@@ -14,6 +16,9 @@ export const archive: Doing = async (hands) => {
 	const { db, job, tell, signal } = hands;
 	const { withCustomers } = JSON.parse(job.asked) as ArchiveAsked;
 	const kitchen = await getKitchen(db, job.kitchenId);
+	// What it takes at most: rows as text, compressed, are less than they are in the database.
+	const usage = await usageOf(db, kitchen.id);
+	if (usage) requireRoom(usage.bytes);
 	const name = fileName(`${kitchen.name} ${today(kitchen)}`, '.zip');
 	return giveFile(hands, { name, type: 'application/zip' }, async (parts) => {
 		const reader = archiveOf(db, kitchen.id, withCustomers).getReader();

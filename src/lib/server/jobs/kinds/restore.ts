@@ -1,13 +1,13 @@
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { restoreFrom } from '../../archive/beside.ts';
 import { refuse } from '../../errors.ts';
+import { requireRoom } from '../../room.ts';
 import { removeUnfinished } from '../../life/unfinished.ts';
 import { own } from '../../people/own-kitchen.ts';
+import { temporaryFolder } from '../../temporary.ts';
 import { dropParts, readParts } from '../parts.ts';
 import type { Doing } from '../hands.ts';
 
@@ -22,14 +22,22 @@ export interface RestoreAsked {
  */
 export const restore: Doing = async ({ db, job, tell, signal }) => {
 	const { name } = JSON.parse(job.asked) as RestoreAsked;
-	const folder = await mkdtemp(join(tmpdir(), 'square-batch-in-'));
+	const { folder, remove } = await temporaryFolder();
 	await removeUnfinished(db);
 	let isDone = false;
 	try {
 		const path = join(folder, 'sent');
 		const parts = readParts(db, { kitchenId: job.kitchenId, jobId: job.id, side: 'in' });
 		await pipeline(Readable.from(parts), createWriteStream(path));
-		const outcome = await restoreFrom(db, path, ({ done, of }) => tell(done, of), signal);
+		const outcome = await restoreFrom(
+			db,
+			path,
+			({ done, of }) => {
+				requireRoom(0);
+				tell(done, of);
+			},
+			signal
+		);
 		if ('problem' in outcome) return refuse('', outcome.problem);
 		// Nobody of the archive belongs to anything here: who brought it in does.
 		await own(db, outcome.restored, { personId: job.personId, name });
@@ -37,7 +45,7 @@ export const restore: Doing = async ({ db, job, tell, signal }) => {
 		await dropParts(db, job.id, 'in');
 		return { kitchenId: outcome.restored };
 	} finally {
-		await rm(folder, { recursive: true, force: true });
+		remove();
 		if (!isDone) await removeUnfinished(db);
 	}
 };

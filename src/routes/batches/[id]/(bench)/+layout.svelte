@@ -5,7 +5,7 @@
 	import { planRibbon, ribbonReached } from '$lib/batch/ribbons.ts';
 	import { outbox } from '$lib/batch/bench/outbox.svelte.ts';
 	import { beginSession } from '$lib/batch/bench/session.svelte.ts';
-	import { keepPage } from '$lib/keep-page.ts';
+	import { keepPage } from '$lib/offline/keep-page.ts';
 	import { dock } from '$lib/scale/dock.svelte.ts';
 	import { onMount } from 'svelte';
 	import Head from '../Head.svelte';

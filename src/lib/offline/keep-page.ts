@@ -5,14 +5,16 @@
 export async function keepPage(path: string): Promise<void> {
 	if (!('serviceWorker' in navigator)) return;
 	try {
-		await navigator.serviceWorker.register('/service-worker.js', { type: 'module' });
-		const { active } = await navigator.serviceWorker.ready;
+		const registration = await navigator.serviceWorker.register('/service-worker.js', { type: 'module' });
+		await navigator.serviceWorker.ready;
+		// The newest there is: one that is about to take over keeps it too.
+		const worker = registration.installing ?? registration.waiting ?? registration.active;
 		const parts = performance
 			.getEntriesByType('resource')
 			.map((entry) => new URL(entry.name))
 			.filter((url) => url.origin === location.origin && url.pathname.startsWith('/_app/immutable/'))
 			.map((url) => url.pathname);
-		active?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...new Set(parts), path] } });
+		worker?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...new Set(parts), path] } });
 	} catch {
 		// Not allowed here: the page works on without it, as long as it stays open.
 	}
