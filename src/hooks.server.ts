@@ -7,7 +7,7 @@ import {
 	type RequestEvent
 } from '@sveltejs/kit';
 import { ulid } from 'ulid';
-import { database } from '$lib/server/db/connection.ts';
+import { database, databaseOfLongWork } from '$lib/server/db/connection.ts';
 import { inStep } from '$lib/server/db/in-step.ts';
 import { whileUnchanged } from '$lib/server/db/known.ts';
 import { databaseTrouble } from '$lib/server/db/trouble.ts';
@@ -46,7 +46,7 @@ const withStatus = (response: Response, status: number | undefined): Response =>
 /** From its first moment this process does work that waits, whoever asked for it where. */
 export const init: ServerInit = () => {
 	if (!process.env.DATABASE_URL) return;
-	takeJobs(database());
+	takeJobs(databaseOfLongWork());
 	// What a process before left when it was killed may name customers.
 	removeLeftFolders().catch((error: unknown) =>
 		log.warn({ error: logged(error) }, 'folders of processes that are gone could not be removed')

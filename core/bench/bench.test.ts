@@ -1,6 +1,6 @@
 import { looseLeft } from './batch.ts';
 import { describe, expect, it } from 'vitest';
-import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment } from './bench.ts';
+import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment, went_ms } from './bench.ts';
 import { event, weighing } from '../testing/entries.ts';
 import type { Entry, WeighingEntry } from './entries.ts';
 
@@ -157,6 +157,15 @@ describe('what happened', () => {
 		expect(timeTaken_min(moments)).toBe(50);
 		expect(timeTaken_min(moments.slice(0, 1))).toBeNull();
 		expect(timeTaken_min(moments.slice(3))).toBeNull();
+	});
+
+	it('is not made longer by a clock that was put back, nor by what came late', () => {
+		const at = (...times: string[]) => times.map((time) => Date.parse(`2026-11-01T${time}:00Z`));
+		// 5 min, then the clock goes an hour back, then 5 min more: 10, where first to last is 60.
+		expect(went_ms(at('10:00', '10:05', '09:05', '09:10')) / 60_000).toBe(10);
+		// 10:05 came late, from a device that was away: 31 min from first to last, where the ways between are 30 + 26.
+		expect(went_ms(at('10:00', '10:30', '10:05', '10:31')) / 60_000).toBe(31);
+		expect([went_ms([]), went_ms(at('10:00'))]).toEqual([0, 0]);
 	});
 });
 

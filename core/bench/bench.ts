@@ -248,9 +248,21 @@ const MAKING = new Set<Moment['what']>([
 /** Whether it is of the making, and done while it happens. */
 export const isMaking = (what: Moment['what']): boolean => MAKING.has(what);
 
-/** Minutes from the first to the last of the making; null where that is one moment or none. */
+/**
+ * Milliseconds over which these moments went, given in the order in which they were kept. A clock that was put back on
+ * the way makes none of it longer: then it is what went on between one moment and the next; and entries that came late
+ * are within the others.
+ */
+export function went_ms(times: readonly number[]): number {
+	if (times.length === 0) return 0;
+	const forward = times.slice(1).map((time, index) => Math.max(0, time - (times[index] ?? time)));
+	const between = forward.reduce((sum, each) => sum + each, 0);
+	return Math.min(between, Math.max(...times) - Math.min(...times));
+}
+
+/** Minutes from the first to the last of the making, in the order kept; null where that is one moment or none. */
 export function timeTaken_min(moments: readonly Moment[]): number | null {
 	const times = moments.flatMap(({ at, what }) => (isMaking(what) ? Date.parse(at) : []));
-	const taken_min = times.length === 0 ? 0 : (Math.max(...times) - Math.min(...times)) / 60_000;
+	const taken_min = went_ms(times) / 60_000;
 	return taken_min > 0 ? taken_min : null;
 }

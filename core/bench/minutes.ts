@@ -1,6 +1,6 @@
 import type { Step, StepKind } from '../formula/process.ts';
 import type { Entry } from './entries.ts';
-import { benchOf, isMaking, timeTaken_min } from './bench.ts';
+import { benchOf, isMaking, timeTaken_min, went_ms } from './bench.ts';
 
 /** Steps at which nobody has their hands in the dough. */
 const WAITING: readonly StepKind[] = ['sponge', 'rest', 'rest balls', 'hold', 'cool', 'store'];
@@ -45,8 +45,7 @@ export function benchMinutes(entries: readonly Entry[], steps: readonly Pick<Ste
 			? [Date.parse(entry.at)]
 			: []
 	);
-	const heat_min =
-		plate.length < 2 ? null : Math.round((Math.max(...plate) - Math.min(...plate)) / MINUTE_MS) || null;
+	const heat_min = plate.length < 2 ? null : Math.round(went_ms(plate) / MINUTE_MS) || null;
 	const taken_min = timeTaken_min(
 		standing.map((entry) => ({
 			at: entry.at,

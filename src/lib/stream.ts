@@ -31,7 +31,9 @@ export function listenTo(path: string, { message, opened, broken }: Listener): (
 		mine.onerror = () => {
 			broken?.();
 			// A stream that broke is begun again by the browser; one that was answered with an error is not.
-			if (mine.readyState === EventSource.CLOSED && stream === mine) retry = setTimeout(connect, RETRY_MS);
+			// Not every page at the same moment.
+			if (mine.readyState === EventSource.CLOSED && stream === mine)
+				retry = setTimeout(connect, RETRY_MS * (1 + 2 * Math.random()));
 		};
 	};
 	connect();

@@ -10,6 +10,7 @@ import { recordBatch } from '$lib/server/batches/record.ts';
 import { openDatabase, type Database } from '$lib/server/db/connection.ts';
 import { theKitchen, today } from '$lib/server/kitchens.ts';
 import { newId } from '$lib/server/rows.ts';
+import { untilTakesPart } from '../../scripts/lib/cluster/newest.ts';
 import { startCluster, type Cluster } from '../../scripts/lib/cluster/cluster.ts';
 import { comeIn } from '../../scripts/lib/come-in.ts';
 import { freePort } from '../../scripts/lib/ports.ts';
@@ -21,6 +22,8 @@ const BENCHES = Number(process.env.CLUSTER_BENCHES ?? 10);
 /** Each stall sells so often, and each bench weighs. */
 const EVERY_MS = 1500;
 const LONGEST_MS = 10_000;
+/** Where one of them is away. */
+const LONGEST_OF_ONE_MS = 5000;
 const BATCHES = 12;
 
 let folder: string;
@@ -94,7 +97,7 @@ async function untilKept(
 	return asked;
 }
 
-it('loses and doubles nothing that was acknowledged while a node is killed, a process is killed and a node is cut off', async () => {
+it('loses and doubles nothing that was acknowledged while nodes and processes are killed and frozen, the majority is lost and the power is cut', async () => {
 	const stopping = new AbortController();
 	const all: { kind: 'sale' | 'ball'; asked: Asked }[] = [];
 	const cookies = await Promise.all(Array.from({ length: 6 }, () => comeIn(cluster.address)));
@@ -132,6 +135,7 @@ it('loses and doubles nothing that was acknowledged while a node is killed, a pr
 			await pause(EVERY_MS * (0.5 + Math.random()));
 		}
 	};
+	const longest = new Map<string, number>();
 	const working = [
 		...Array.from({ length: STALLS }, (_, nth) => worker(nth, 'sale')),
 		...Array.from({ length: BENCHES }, (_, nth) => worker(nth, 'ball'))
@@ -139,19 +143,60 @@ it('loses and doubles nothing that was acknowledged while a node is killed, a pr
 	const [first, second, third] = cluster.nodes;
 	const [left] = cluster.applications;
 	if (!first || !second || !third || !left) throw new Error('three nodes and two processes');
-	await pause(15_000);
-	await first.end('SIGKILL');
-	await pause(15_000);
-	await first.start();
-	await pause(5000);
-	left.child.kill('SIGKILL');
-	await pause(12_000);
-	await cluster.startApplication(0);
-	await pause(5000);
-	third.pause(true);
-	await pause(12_000);
-	third.pause(false);
-	await pause(15_000);
+	/** What is done to the cluster, and for how long it goes on so; the longest answer meanwhile. */
+	const phase = async (what: string, act: () => Promise<void>, after_ms: number) => {
+		const from = all.length;
+		await act();
+		await pause(after_ms);
+		const during = all.slice(from);
+		const longest_ms = Math.round(Math.max(0, ...during.map(({ asked }) => asked.longest_ms)));
+		console.log(
+			`${what}: ${during.filter(({ asked }) => asked.isKept).length} acknowledged, the longest answer ${longest_ms} ms`
+		);
+		longest.set(what, longest_ms);
+	};
+	const FROZEN_MS = Number(process.env.CLUSTER_FROZEN_MS ?? 15_000);
+	await phase('nothing', () => Promise.resolve(), 15_000);
+	await phase('a node killed', () => first.end('SIGKILL'), 15_000);
+	await phase('a node copied to', () => first.start(), 10_000);
+	const killed = async () => void left.child.kill('SIGKILL');
+	await phase('a process killed', killed, 12_000);
+	await phase('a process started', () => cluster.startApplication(0), 5000);
+	const [, right] = cluster.applications;
+	const freeze = async () => {
+		right?.child.kill('SIGSTOP');
+		await pause(FROZEN_MS);
+		right?.child.kill('SIGCONT');
+	};
+	await phase('a process frozen', freeze, 5000);
+	const cutOff = async () => {
+		third.pause(true);
+		await pause(FROZEN_MS);
+		third.pause(false);
+	};
+	await phase('a node frozen', cutOff, 15_000);
+	await phase(
+		'the majority lost',
+		async () => {
+			await Promise.all([second.end('SIGKILL'), third.end('SIGKILL')]);
+			await pause(8000);
+			const said = await fetch(cluster.address, { headers: { accept: 'text/html' } });
+			expect(said.status).toBe(503);
+			expect(await said.text()).toMatch(/The database (has lost its other nodes|does not answer)/);
+			await Promise.all([second.start(), third.start()]);
+			await Promise.all(cluster.nodes.map(untilTakesPart));
+		},
+		15_000
+	);
+	await phase(
+		'the power cut',
+		async () => {
+			await Promise.all(cluster.nodes.map((node) => node.end('SIGKILL')));
+			await Promise.all(cluster.nodes.map((node) => node.start()));
+			await Promise.all(cluster.nodes.map(untilTakesPart));
+		},
+		15_000
+	);
 	stopping.abort();
 	await Promise.all(working);
 
@@ -163,6 +208,11 @@ it('loses and doubles nothing that was acknowledged while a node is killed, a pr
 	);
 	expect(kept.length).toBeGreaterThan(STALLS * 10);
 	expect(longest_ms).toBeLessThan(LONGEST_MS);
+	for (const what of ['a node killed', 'a process killed', 'a process frozen', 'a node frozen'])
+		expect([what, longest.get(what)]).toEqual([
+			what,
+			expect.toSatisfy((ms: number) => ms < LONGEST_OF_ONE_MS)
+		]);
 	// On every node there is every one of them, once.
 	for (const node of cluster.nodes) {
 		const db = openDatabase(node.ownerUrl);

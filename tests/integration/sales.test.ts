@@ -13,7 +13,7 @@ import { ALL, everySale, ledgerPage, salesOfBatch, type LedgerFilter } from '$li
 import { owedNow, payOwed } from '$lib/server/sales/payments.ts';
 import { ledgerSplit, ledgerTotal } from '$lib/server/sales/totals.ts';
 import type { SaleEntry } from '$lib/sales/types.ts';
-import { yearOfSales } from '$lib/server/sales/year.ts';
+import { yearOfSales, yearThatEnded } from '$lib/server/sales/year.ts';
 import { makeRoti, useBench } from './kitchen.ts';
 import { oneSale } from '../../scripts/lib/one-sale.ts';
 
@@ -423,6 +423,13 @@ describe('the ledger', () => {
 		expect((await year('2031-12-31', '19.99')).left).toBe('-0.01');
 		expect(await year('2032-01-01', null)).toMatchObject({ money: '10.00', left: null });
 		expect((await year('2033-01-01', '20.00')).pace).toBeNull();
+		// One of 31 December that came in during January counts in December's year, and that is said while it is January.
+		const ended = (day: string, limit: string | null) =>
+			yearThatEnded(bench.db, bench.kitchen.id, day, limit);
+		expect(await ended('2032-01-05', '19.99')).toMatchObject({ year: '2031', money: '20.00', left: '-0.01' });
+		expect(await ended('2032-01-05', '20.00')).toBeNull();
+		expect(await ended('2032-02-01', '19.99')).toBeNull();
+		expect(await ended('2032-01-05', null)).toBeNull();
 	});
 
 	it('the CSV reads back, commas and quotes and all, and nothing in it runs', async () => {

@@ -28,6 +28,8 @@ export interface Balancing {
  */
 export function balancerConfig({ port, status, applications, databases, nodes }: Balancing): string {
 	const check = (each: Behind) => `check port ${each.health} inter 500 fall 2 rise 1`;
+	const people = (each: Behind) =>
+		`	server ${each.name} 127.0.0.1:${each.port} ${check(each)} on-marked-down shutdown-sessions`;
 	return [
 		'global',
 		'	maxconn 4000',
@@ -43,21 +45,31 @@ export function balancerConfig({ port, status, applications, databases, nodes }:
 		'	retry-on conn-failure empty-response 503',
 		'frontend people',
 		`	bind 127.0.0.1:${port}`,
+		// Where no database takes part there is still somebody to say so in words.
+		'	use_backend speaking if { nbsrv(applications) eq 0 }',
 		'	default_backend applications',
 		'backend applications',
 		'	balance leastconn',
 		'	option httpchk',
 		`	http-check send meth GET uri /ready ver HTTP/1.1 hdr Host 127.0.0.1:${port}`,
 		'	http-check expect status 204',
-		...applications.map(
-			(each) => `	server ${each.name} 127.0.0.1:${each.port} ${check(each)} on-marked-down shutdown-sessions`
-		),
+		// A busy process is slow to say that it is there, and lives; a frozen one is known within four seconds.
+		'	timeout check 1500ms',
+		...applications.map(people),
+		'backend speaking',
+		'	balance leastconn',
+		'	option httpchk',
+		`	http-check send meth GET uri /alive ver HTTP/1.1 hdr Host 127.0.0.1:${port}`,
+		'	http-check expect status 204',
+		'	timeout check 1500ms',
+		...applications.map(people),
 		...databases.flatMap(({ port: at, first }, nth) => [
 			`listen database${nth + 1}`,
 			'	mode tcp',
 			`	bind 127.0.0.1:${at}`,
 			'	option httpchk',
 			'	http-check expect status 200',
+			'	timeout check 1s',
 			...[...nodes]
 				.sort((a, b) => Number(b.name === first) - Number(a.name === first))
 				.map(

@@ -7,7 +7,9 @@ import { secretKeyFile } from '../secret-key.ts';
 import { ensureProgram, HAPROXY, RSYNC } from '../packages.ts';
 import { freePort } from '../ports.ts';
 import { prepareDatabase } from '../prepare.ts';
+import { reasonOf } from '../trouble.ts';
 import { startBalancer } from './balancer.ts';
+import { startNodes } from './newest.ts';
 import { nodeHealth } from './health.ts';
 import { clusterNode, type Node } from './node.ts';
 import { requirePassable } from './passable.ts';
@@ -41,7 +43,9 @@ export async function startCluster(folder: string, port: number): Promise<Cluste
 	const transfer = transferScripts(folder);
 	const undo: (() => Promise<unknown>)[] = [];
 	const stop = async () => {
-		for (const step of undo.splice(0).reverse()) await step();
+		// Whatever died by itself, or cannot be ended, keeps nothing else from being ended.
+		for (const step of undo.splice(0).reverse())
+			await step().catch((error: unknown) => console.error(reasonOf(error)));
 	};
 	try {
 		const secrets = secretsOf(folder);
@@ -58,12 +62,9 @@ export async function startCluster(folder: string, port: number): Promise<Cluste
 			const name = NODES[nth] ?? '';
 			return clusterNode(name, join(folder, name), of, peers, secrets, transfer);
 		});
-		for (const [nth, node] of nodes.entries()) {
-			// The one that was ended last begins: it has everything.
-			await node.start(nth === 0);
-			undo.push(() => node.end('SIGTERM'));
-			if (nth === 0) await prepareDatabase(node.ownerUrl);
-		}
+		for (const node of nodes) undo.push(() => node.end('SIGTERM'));
+		await startNodes(nodes);
+		await prepareDatabase((nodes[0] as Node).ownerUrl);
 		const behindNodes = await Promise.all(
 			nodes.map(async (node) => {
 				const health = await nodeHealth(node);

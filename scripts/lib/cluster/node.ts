@@ -38,12 +38,26 @@ export interface Node {
 	url: string;
 	ownerUrl: string;
 	readonly pid: number;
+	/** How far what it has goes, as it was left. */
+	left(): Left;
+	/** Says that it may begin a group: it has everything. */
+	mayBegin(): void;
 	/** Ends it in order, or at once as a power cut would. */
 	end(signal: 'SIGTERM' | 'SIGKILL'): Promise<void>;
 	/** Starts it again, to join the others. */
 	start(isFirst?: boolean): Promise<void>;
 	/** Cuts it off from the others, or lets it back. */
 	pause(is: boolean): void;
+}
+
+/** What a node that does not run has of a group. */
+export interface Left {
+	/** Whether it was in one at all. */
+	hasData: boolean;
+	/** Whether it knows who was in it when all lost their power at once: they find each other again by that. */
+	knowsGroup: boolean;
+	/** The number of the last thing written that it has. */
+	position: number;
 }
 
 const NAME = 'square_batch';
@@ -115,8 +129,8 @@ export function clusterNode(
 		'--local-infile=0',
 		'--character-set-server=utf8mb4',
 		'--innodb-buffer-pool-size=96M',
-		// What is committed is on three nodes: none has to wait for its own disk.
-		'--innodb-flush-log-at-trx-commit=0',
+		// Three nodes on one machine lose their power together: what is acknowledged is on the disk.
+		'--innodb-flush-log-at-trx-commit=1',
 		'--binlog-format=ROW',
 		'--innodb-autoinc-lock-mode=2',
 		// The schema's owner makes triggers, and is no administrator.
@@ -130,14 +144,48 @@ export function clusterNode(
 		`--wsrep-node-address=127.0.0.1:${ports.group}`,
 		'--wsrep-sst-method=rsync',
 		`--wsrep-sst-receive-address=127.0.0.1:${ports.copy}`,
-		`--wsrep-provider-options=base_port=${ports.group};gmcast.listen_addr=tcp://127.0.0.1:${ports.group};ist.recv_addr=127.0.0.1:${ports.catchUp};gcache.size=64M;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT5S;evs.install_timeout=PT4S`,
+		`--wsrep-provider-options=base_port=${ports.group};gmcast.listen_addr=tcp://127.0.0.1:${ports.group};ist.recv_addr=127.0.0.1:${ports.catchUp};gcache.size=64M;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT1.5S;evs.inactive_timeout=PT3S;evs.install_timeout=PT3S`,
 		// Only the first lays accounts; the others get them with everything else.
 		...(isFirst ? [`--init-file=${init}`] : [])
 	];
 
+	const stateFile = join(dataDir, 'grastate.dat');
+	function left(): Left {
+		const state = existsSync(stateFile) ? readFileSync(stateFile, 'utf8') : '';
+		const noted = Number(/^seqno:\s*(-?\d+)/m.exec(state)?.[1] ?? -1);
+		const hasData = existsSync(join(dataDir, 'mysql'));
+		return {
+			hasData,
+			knowsGroup: existsSync(join(dataDir, 'gvwstate.dat')),
+			// One that was not ended in order has it in its log alone.
+			position: noted >= 0 || !hasData ? noted : recovered()
+		};
+	}
+
+	/** The position a node that was killed finds in its own log. */
+	function recovered(): number {
+		const found = spawnSync(
+			program,
+			[
+				...options(false, '').filter((each) => !each.startsWith('--wsrep-cluster-address')),
+				'--wsrep-recover'
+			],
+			{ encoding: 'utf8', ...asNobody() }
+		);
+		return Number(
+			/Recovered position:\s*[0-9a-f-]+:(-?\d+)/.exec(`${found.stderr}${found.stdout}`)?.[1] ?? -1
+		);
+	}
+
 	return {
 		name,
 		port: ports.sql,
+		left,
+		mayBegin: () => {
+			if (!existsSync(stateFile)) return;
+			const state = readFileSync(stateFile, 'utf8');
+			writeFileSync(stateFile, state.replace(/^safe_to_bootstrap:.*$/m, 'safe_to_bootstrap: 1'));
+		},
 		url: addressAt(ports.sql, APPLICATION, secrets.app),
 		ownerUrl: addressAt(ports.sql, OWNER, secrets.owner),
 		get pid() {

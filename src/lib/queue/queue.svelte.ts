@@ -19,6 +19,8 @@ const FIRST_RETRY_MS = 400;
 const LAST_RETRY_MS = 4000;
 /** An answer takes less than this. */
 const HANGS_MS = 3000;
+/** After a server was away for a while not every device comes back at the same moment. */
+const spread = (ms: number): number => (ms < LAST_RETRY_MS ? ms : ms * (1 + Math.random()));
 /** For so long a page kept in the browser may be older than what the server has. */
 const KEPT_MS = 3 * 24 * 3600 * 1000;
 
@@ -163,7 +165,7 @@ export class Queue<T> {
 			if (this.waiting.length === 0) return;
 			// What the server failed on has pauses of its own; a server that is not there is asked again soon.
 			const due_ms = this.#turns.untilDue_ms(this.waiting);
-			this.#timer = setTimeout(() => this.send(), due_ms === null ? this.#retry_ms : due_ms + 1);
+			this.#timer = setTimeout(() => this.send(), due_ms === null ? spread(this.#retry_ms) : due_ms + 1);
 			if (due_ms === null) this.#retry_ms = Math.min(LAST_RETRY_MS, 2 * this.#retry_ms);
 		});
 	}

@@ -37,11 +37,14 @@ beforeEach(async () => {
 	await freshBrowserDatabase();
 	vi.stubGlobal('localStorage', new StorageStandIn());
 	vi.stubGlobal('window', { addEventListener: () => {}, removeEventListener: () => {} });
+	// Devices come back spread out: here at the first moment of it.
+	vi.spyOn(Math, 'random').mockReturnValue(0);
 	[sent, answer] = [[], kept];
 });
 afterEach(() => {
 	for (const stop of stops.splice(0)) stop();
 	vi.useRealTimers();
+	vi.restoreAllMocks();
 	vi.unstubAllGlobals();
 });
 

@@ -1,7 +1,4 @@
-import type { Database } from './connection.ts';
-
-/** Whether the database is one of several that each take writes (`DATABASE_CLUSTER`). */
-const isCluster = /^(1|yes|true|on)$/i.test(process.env.DATABASE_CLUSTER ?? '');
+import { isCluster, type Database } from './connection.ts';
 
 /**
  * Of a cluster: waits until this process's node has everything that was committed anywhere when it is asked, so that
@@ -9,5 +6,5 @@ const isCluster = /^(1|yes|true|on)$/i.test(process.env.DATABASE_CLUSTER ?? '');
  * its connections see. A database alone is always in step with itself.
  */
 export async function inStep(db: Database): Promise<void> {
-	if (isCluster) await db.raw('SET STATEMENT wsrep_sync_wait = 1 FOR SELECT 1');
+	if (isCluster()) await db.raw('SET STATEMENT wsrep_sync_wait = 1 FOR SELECT 1');
 }

@@ -6,6 +6,8 @@ import type { Database } from './connection.ts';
 /** Twenty that want the same rows at once are through by then. */
 const TRIES = 10;
 const PAUSE_MS = 10;
+/** Nobody waits longer for their turn than this: what is sent again later is kept once. */
+const LONGEST_MS = 3000;
 /** Ended by the database because another transaction was in its way: all of it was undone. */
 const AGAIN = new Set([
 	'ER_LOCK_DEADLOCK',
@@ -28,11 +30,12 @@ const ISOLATION = { isolationLevel: 'read committed' } as const;
  */
 export async function inTransaction<T>(db: Database, act: (transaction: Database) => Promise<T>): Promise<T> {
 	if (db.isTransaction) return act(db);
+	const until = performance.now() + LONGEST_MS;
 	for (let tries = 1; ; tries++)
 		try {
 			return await whole(db, act);
 		} catch (error) {
-			if (!isAgain(error) || tries === TRIES) throw error;
+			if (!isAgain(error) || tries === TRIES || performance.now() > until) throw error;
 			retries.inc();
 			// Not all at the same moment again.
 			await setTimeout(Math.random() * PAUSE_MS * tries);

@@ -11,8 +11,10 @@ export async function countLeft(db: Database, kitchenId: string): Promise<number
 }
 
 /** What a device left, as it had it. */
-export const batchIdOf = (item: unknown): string =>
-	String((item as { batchId?: unknown } | null)?.batchId ?? '');
+export function batchIdOf(item: unknown): string {
+	const { batchId } = (item ?? {}) as { batchId?: unknown };
+	return typeof batchId === 'string' ? batchId : '';
+}
 
 /** An entry in words; one that cannot be read any more says so. */
 function wordsOf(queue: QueueName, item: unknown): string {
@@ -34,20 +36,20 @@ interface LeftRow {
 
 /** Entries that wait for the owner, in the order they were made. */
 export async function listLeft(db: Database, kitchenId: string): Promise<LeftEntry[]> {
-	const rows = (await db('left_entries as l')
+	const rows: LeftRow[] = await db('left_entries as l')
 		.leftJoin('memberships as m', 'm.id', 'l.membership_id')
 		.leftJoin('deeds as e', 'e.id', 'l.deed_id')
 		.leftJoin('devices as d', 'd.id', 'e.device_id')
 		.where({ 'l.kitchen_id': kitchenId, 'l.state': 'waits' })
 		.orderBy('l.id')
-		.select({
+		.select<LeftRow[]>({
 			id: 'l.id',
 			queue: 'l.queue',
 			item: 'l.item',
 			message: 'l.message',
 			by: 'm.name',
 			device: 'd.name'
-		})) as LeftRow[];
+		});
 	const items = rows.map(({ item }) => JSON.parse(item) as unknown);
 	const batches = await db('batches')
 		.where('kitchen_id', kitchenId)

@@ -5,6 +5,8 @@ import { msOf, utcNow } from '../rows.ts';
 
 /** So long a proof of who somebody is counts for what is dear. */
 const GOOD_MS = 10 * 60_000;
+/** Clocks of processes may differ by so much. */
+const SKEW_MS = 60_000;
 
 /**
  * Whether somebody proved who they are lately, by their password or a passkey. People of the demo have neither: they
@@ -12,7 +14,10 @@ const GOOD_MS = 10 * 60_000;
  */
 export function isProved({ session: { cameBy, provedAt } }: Pick<Who, 'session'>, now = Date.now()): boolean {
 	if (cameBy === 'demo') return true;
-	return provedAt !== null && msOf(provedAt) + GOOD_MS > now;
+	if (provedAt === null) return false;
+	// A clock that was put back makes none of it longer: what is to come is no proof.
+	const since_ms = now - msOf(provedAt);
+	return since_ms < GOOD_MS && since_ms > -SKEW_MS;
 }
 
 /** Notes that somebody proved who they are just now. */

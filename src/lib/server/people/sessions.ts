@@ -19,6 +19,8 @@ const ROTATE_MS = DAY_MS;
 const GRACE_MS = MINUTE_MS;
 /** That somebody is there is written down so often at most. */
 const NOTED_MS = MINUTE_MS;
+/** Clocks of processes may differ by so much. */
+const SKEW_MS = MINUTE_MS;
 
 /** What somebody comes in by that is a proof of who they are: their own key. */
 const PROVES: readonly CameBy[] = ['password', 'passkey'];
@@ -165,7 +167,10 @@ function whyOver(row: SessionRow, now: number): 'put out' | 'ended' | 'idle' | n
 	if (row.put_out_at !== null) return 'put out';
 	if (row.ended_at !== null || msOf(row.ends_at) < now || msOf(row.used_at) + IDLE_MS < now) return 'ended';
 	// Whoever is in on a device that several share, by whatever: the next at it is somebody else.
-	const isIdle = row.device_kind === 'shared' && msOf(row.used_at) + Number(row.idle_min) * MINUTE_MS < now;
+	// A clock that was put back keeps no device open for longer: what was last touched in time to come is idle.
+	const since_ms = now - msOf(row.used_at);
+	const isIdle =
+		row.device_kind === 'shared' && (since_ms > Number(row.idle_min) * MINUTE_MS || since_ms < -SKEW_MS);
 	return isIdle ? 'idle' : null;
 }
 

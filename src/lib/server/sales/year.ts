@@ -32,3 +32,18 @@ export async function yearOfSales(
 		pace: paceOf(money, limit, day)
 	};
 }
+
+/**
+ * The year before, while it is still January, where what was sold in it is past the limit: a device that was away brings
+ * sales of its last days when nobody looks at that year any more. Null where it is not.
+ */
+export async function yearThatEnded(
+	db: Database,
+	kitchenId: string,
+	day: string,
+	limit: string | null
+): Promise<YearOfSales | null> {
+	if (limit === null || day.slice(5, 7) !== '01') return null;
+	const before = await yearOfSales(db, kitchenId, `${Number(day.slice(0, 4)) - 1}-12-31`, limit);
+	return before.left !== null && new Decimal(before.left).isNegative() ? before : null;
+}

@@ -21,7 +21,7 @@ import { lotsOnHand } from '../lots/read.ts';
 import { pricePacks } from '../prices.ts';
 import { getProfile } from '../profiles.ts';
 import { owedNow } from '../sales/payments.ts';
-import { yearOfSales } from '../sales/year.ts';
+import { yearOfSales, yearThatEnded } from '../sales/year.ts';
 
 /** So many of a kind are named one by one. */
 const MOST_NAMED = 2;
@@ -230,7 +230,17 @@ async function salesToSettle(db: Database, kitchen: Kitchen): Promise<Attention[
 			why: `by ${someOf([...new Set(owed.map(({ customer }) => customer))])}`
 		});
 	}
-	const year = await yearOfSales(db, kitchen.id, today(kitchen), profile?.yearlyLimit ?? null);
+	const limit = profile?.yearlyLimit ?? null;
+	const day = today(kitchen);
+	const last = await yearThatEnded(db, kitchen.id, day, limit);
+	if (last)
+		found.push({
+			grave: true,
+			href: `/sales/summary?year=${last.year}`,
+			what: `The yearly limit of ${money(limit ?? '0', kitchen.currency)}`,
+			why: `was passed in ${last.year}, at ${money(last.money, kitchen.currency)}: sales that came in late count in the year they were made in`
+		});
+	const year = await yearOfSales(db, kitchen.id, day, limit);
 	if (year.limit !== null && year.left !== null && year.pace?.reachedOn)
 		found.push({
 			grave: new Money(year.left).lessThanOrEqualTo(0),
