@@ -32,6 +32,13 @@ export const HAPROXY: Needed = { name: 'HAProxy', paths: ['/usr/sbin/haproxy'], 
 
 export const CHROMIUM: Needed = { name: 'Chromium', paths: ['/usr/bin/chromium'], packages: ['chromium'] };
 
+/** What copies a database as text: for tests of it. */
+export const DUMP: Needed = {
+	name: 'mariadb-dump',
+	paths: ['/usr/bin/mariadb-dump'],
+	packages: ['mariadb-client']
+};
+
 /** Path of a needed program, installed first where it is missing and we may. */
 export function ensureProgram(needed: Needed): string {
 	const found = () => needed.paths.find((path) => existsSync(path));

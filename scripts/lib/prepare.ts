@@ -4,6 +4,7 @@ import { noteMissingStandings } from '../../src/lib/server/batches/change.ts';
 import { openDatabase } from '../../src/lib/server/db/connection.ts';
 import { loadDemoOnce } from '../../src/lib/server/db/demo/load.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
+import { ownGuards } from '../../src/lib/server/db/triggers.ts';
 import { databaseTrouble } from '../../src/lib/server/db/trouble.ts';
 import { everyKitchen } from '../../src/lib/server/kitchens.ts';
 import { startLabelPrinter } from '../../stand-ins/label-printer.ts';
@@ -25,12 +26,18 @@ export async function prepareDatabase(url: string, signal?: AbortSignal): Promis
 		});
 		const say = (words: string) => console.log(words);
 		const ran = await migrate(database, { say, ...(signal ? { signal } : {}) }).catch((error: unknown) => {
+			if ((error as { code?: string }).code === 'ER_TABLEACCESS_DENIED_ERROR')
+				throw new Trouble(
+					'The database is of an older version, and this account may not change its form.',
+					'Start it once with the account that owns the schema (docs/operate.md), then again with this one.'
+				);
 			if (databaseTrouble(error) === null) throw error;
 			throw new Trouble(
 				`The database ended while it was brought up to date: ${reasonOf(error)}.`,
 				'Nothing is lost: start again, and it goes on where it was cut short.'
 			);
 		});
+		await ownGuards(database);
 		if (ran.length > 0) console.log(`Migrated the database (${ran.length} steps).`);
 		for (const kitchen of await everyKitchen(database)) {
 			signal?.throwIfAborted();

@@ -35,16 +35,25 @@ export async function migrateTo(database: Database, name: string): Promise<void>
 export async function toRun(
 	database: Database
 ): Promise<{ names: string[]; isNew: boolean; isHalfWay: boolean }> {
-	const ran = (await hasTable(database, 'knex_migrations')) ? await ranOn(database) : [];
-	const names = MIGRATIONS.map(([name]) => name).filter((name) => !ran.includes(name));
+	const missing = await missingOn(database, MIGRATIONS);
 	const isBegun = await hasTable(database, STATEMENTS);
 	const [rows] = isBegun
 		? ((await database.raw('SELECT 1 FROM ?? LIMIT 1', [STATEMENTS])) as [unknown[]])
 		: [[]];
-	return { names, isNew: ran.length === 0, isHalfWay: rows.length > 0 };
+	return {
+		names: missing.map(([name]) => name),
+		isNew: missing.length === MIGRATIONS.length,
+		isHalfWay: rows.length > 0
+	};
 }
 
 const ranOn = (database: Database): Promise<string[]> => database('knex_migrations').pluck('name');
+
+/** Of these migrations those that were not run yet. */
+async function missingOn(database: Database, migrations: readonly Entry[]): Promise<readonly Entry[]> {
+	const ran = (await hasTable(database, 'knex_migrations')) ? await ranOn(database) : [];
+	return migrations.filter(([name]) => !ran.includes(name));
+}
 
 async function hasTable(database: Database, name: string): Promise<boolean> {
 	const [rows] = (await database.raw('SHOW TABLES LIKE ?', [name])) as [unknown[]];
@@ -63,22 +72,25 @@ async function run(
 ): Promise<string[]> {
 	const one = oneConnection(database);
 	try {
+		// An account that may change nothing of the schema finds here that there is nothing to change.
+		if ((await missingOn(one, migrations)).length === 0) return [];
 		await onlyOne(one, say, signal);
 		await one.raw(
 			'CREATE TABLE IF NOT EXISTS knex_migrations (id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY, name VARCHAR(255), batch INT, migration_time TIMESTAMP NULL)'
 		);
-		const before = await ranOn(one);
-		const missing = migrations.filter(([name]) => !before.includes(name));
+		const missing = await missingOn(one, migrations);
 		if (missing.length === 0) return [];
-		const isCutByOlder = await mayBeCutByOlder(one, before.length > 0);
+		const isCutByOlder = await mayBeCutByOlder(one, missing.length < migrations.length);
 		const steps = await stepsThrough(one, at);
-		await steps.onTheWay(true);
+		await steps.begin();
 		for (const [nth, [name, { up }]] of missing.entries()) {
 			signal?.throwIfAborted();
 			say(`Step ${nth + 1} of ${missing.length}: ${name}`);
-			await steps.run(name, async () => up(one), isCutByOlder && nth === 0);
+			await steps.run(name, async () => up(one), {
+				isCutByOlder: isCutByOlder && nth === 0,
+				isLast: nth === missing.length - 1
+			});
 		}
-		await steps.onTheWay(false);
 		// Versions before took a lock that stays set where they are cut short.
 		if (await hasTable(one, 'knex_migrations_lock'))
 			await one('knex_migrations_lock').update({ is_locked: 0 });

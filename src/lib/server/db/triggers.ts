@@ -68,3 +68,20 @@ async function statementOf(knex: Knex, trigger: string): Promise<string> {
 	if (!guard) throw new Error(`there is no guard ${trigger}`);
 	return guard.statement;
 }
+
+/**
+ * Makes guards that another account made this account's own: a dump brings them with the name of who made them, who may
+ * not be here, and then nothing could be written. How many there were.
+ */
+export async function ownGuards(knex: Knex): Promise<number> {
+	const [guards] = (await knex.raw(
+		`SELECT TRIGGER_NAME AS name, ACTION_TIMING AS timing, EVENT_MANIPULATION AS event, EVENT_OBJECT_TABLE AS of_table,
+			ACTION_STATEMENT AS statement
+		FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = DATABASE() AND DEFINER <> CURRENT_USER()`
+	)) as [{ name: string; timing: string; event: string; of_table: string; statement: string }[]];
+	for (const { name, timing, event, of_table, statement } of guards)
+		await knex.raw(
+			`CREATE OR REPLACE TRIGGER \`${name}\` ${timing} ${event} ON \`${of_table}\` FOR EACH ROW ${statement.replaceAll('?', '\\?')}`
+		);
+	return guards.length;
+}

@@ -32,7 +32,9 @@ const BUSY = new Set([
 	'ER_TOO_MANY_USER_CONNECTIONS',
 	'ER_STATEMENT_TIMEOUT',
 	'ER_QUERY_INTERRUPTED',
-	'ER_OPTION_PREVENTS_STATEMENT'
+	'ER_OPTION_PREVENTS_STATEMENT',
+	// Of a cluster: it could not be told to the others. What is sent again is kept once.
+	'ER_ERROR_DURING_COMMIT'
 ]);
 /** What a node says that has lost the others: an unknown command, of all things. */
 const APART = new Set(['ER_UNKNOWN_COM_ERROR', 'ER_CLUSTER_NOT_READY']);

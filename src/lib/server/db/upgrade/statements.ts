@@ -68,10 +68,14 @@ interface Running {
 
 /** Runs steps so that one that is cut short can go on. */
 export interface Steps {
-	/** Notes that an upgrade is on its way, from before its first step until after its last. */
-	onTheWay: (is: boolean) => Promise<void>;
+	/** Notes that an upgrade is on its way, from before its first step until its last is done. */
+	begin: () => Promise<void>;
 	/** Runs `up` of a step, from where it was left. */
-	run: (step: string, up: () => Promise<unknown>, isCutByOlder: boolean) => Promise<void>;
+	run: (
+		step: string,
+		up: () => Promise<unknown>,
+		of: { isCutByOlder: boolean; isLast: boolean }
+	) => Promise<void>;
 }
 
 /** What a test does instead of the moment before or after a statement is noted: ends everything. */
@@ -147,12 +151,10 @@ export async function stepsThrough(one: Database, at: AtStatement = () => undefi
 		running ? inStep(connection, asked, running) : ask(connection, asked);
 
 	return {
-		onTheWay: async (is) => {
-			if (is)
-				await one.raw(`INSERT IGNORE INTO ${STATEMENTS} (step, nth, text) VALUES (?, ?, '')`, [WHOLE, BEGUN]);
-			else await one.raw(`DELETE FROM ${STATEMENTS} WHERE step = ?`, [WHOLE]);
+		begin: async () => {
+			await one.raw(`INSERT IGNORE INTO ${STATEMENTS} (step, nth, text) VALUES (?, ?, '')`, [WHOLE, BEGUN]);
 		},
-		run: async (step, up, isCutByOlder) => {
+		run: async (step, up, { isCutByOlder, isLast }) => {
 			const [kept] = (await one.raw(
 				`SELECT nth, text, answer FROM ${STATEMENTS} WHERE step = ? ORDER BY nth`,
 				[step]
@@ -172,7 +174,9 @@ export async function stepsThrough(one: Database, at: AtStatement = () => undefi
 					'INSERT INTO knex_migrations (name, batch, migration_time) VALUES (?, 1, NOW())',
 					[step]
 				);
-				await transaction.raw(`DELETE FROM ${STATEMENTS} WHERE step = ?`, [step]);
+				await transaction.raw(`DELETE FROM ${STATEMENTS} WHERE step IN (?)`, [
+					isLast ? [step, WHOLE] : [step]
+				]);
 			});
 		}
 	};
