@@ -61,7 +61,12 @@ export async function soaked(
 		const { plan, record } = subjects(db, kitchen);
 		const [batchId, stockedId] = [await plan(), await plan()];
 		await record(stockedId, { ...batchDraft(await getBatch(db, kitchen, stockedId)), packs: '100000' });
-		const paths = [...(await mainPagesOf(db)).paths, `/batches/${batchId}`, `/batches/${batchId}/weigh`];
+		// What is open at a bench and a stall, and what is looked at beside it.
+		const paths = [
+			...['/sales/stall', `/batches/${batchId}/weigh`, '/sales/stall', `/batches/${batchId}/divide`],
+			...['/sales/stall', `/batches/${batchId}/weigh`, '/labels', `/batches/${batchId}/cook`],
+			...(await mainPagesOf(db)).paths
+		];
 		const cookie = await comeIn(application.address);
 		const headers = { cookie, origin: application.address };
 		const pid = application.child.pid ?? 0;
