@@ -1,6 +1,14 @@
 import { looseLeft } from './batch.ts';
 import { describe, expect, it } from 'vitest';
-import { benchOf, lineWeighed_g, rejectsOf, surfaceUse, timeTaken_min, type Moment, went_ms } from './bench.ts';
+import {
+	benchOf,
+	lineWeighed_g,
+	rejectsOf,
+	surfaceUse,
+	timeTaken_min,
+	type Moment,
+	went_ms
+} from './bench.ts';
 import { event, weighing } from '../testing/entries.ts';
 import type { Entry, WeighingEntry } from './entries.ts';
 
