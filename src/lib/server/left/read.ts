@@ -36,20 +36,20 @@ interface LeftRow {
 
 /** Entries that wait for the owner, in the order they were made. */
 export async function listLeft(db: Database, kitchenId: string): Promise<LeftEntry[]> {
-	const rows: LeftRow[] = await db('left_entries as l')
+	const rows = (await db('left_entries as l')
 		.leftJoin('memberships as m', 'm.id', 'l.membership_id')
 		.leftJoin('deeds as e', 'e.id', 'l.deed_id')
 		.leftJoin('devices as d', 'd.id', 'e.device_id')
 		.where({ 'l.kitchen_id': kitchenId, 'l.state': 'waits' })
 		.orderBy('l.id')
-		.select<LeftRow[]>({
+		.select({
 			id: 'l.id',
 			queue: 'l.queue',
 			item: 'l.item',
 			message: 'l.message',
 			by: 'm.name',
 			device: 'd.name'
-		});
+		})) as unknown as LeftRow[];
 	const items = rows.map(({ item }) => JSON.parse(item) as unknown);
 	const batches = await db('batches')
 		.where('kitchen_id', kitchenId)
