@@ -59,10 +59,12 @@ export async function startMariaDb(folder: string, { durable = true } = {}): Pro
 	writeFileSync(portFile(folder), String(port));
 	let child = await launch(program, folder, port, secrets, durable);
 	let isStopping = false;
+	/** One that is being started again: it is not left behind by whoever stops meanwhile. */
+	let starting: Promise<void> = Promise.resolve();
 	/** Where it ends though nobody asked it to, it is started again on its port, as often as it takes. */
 	const watch = () =>
 		child.once('exit', (code, signal) => {
-			if (!isStopping) void again(signal ?? `code ${code}`);
+			if (!isStopping) starting = again(signal ?? `code ${code}`);
 		});
 	const again = async (how: string) => {
 		console.error(`The database ended (${how}): starting it again…`);
@@ -88,6 +90,7 @@ export async function startMariaDb(folder: string, { durable = true } = {}): Pro
 		},
 		stop: async () => {
 			isStopping = true;
+			await starting;
 			await endProcess(child.pid ?? 0);
 			rmSync(ownTemporary(dataDir), { recursive: true, force: true });
 		}

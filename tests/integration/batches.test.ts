@@ -172,7 +172,7 @@ describe('the record of a batch', () => {
 			price: '6.50'
 		});
 		await expect(record(batch, measured(batch, { packs: 3 }), 2)).rejects.toThrow(
-			'4 of this batch are gone already'
+			'3 packs are counted, but 4 of this batch are sold or given away already'
 		);
 		// Cleared, there are none: the packs that are gone were there.
 		await expect(record(batch, measured(batch, { packs: null }), 2)).rejects.toThrow(

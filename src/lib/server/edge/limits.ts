@@ -7,7 +7,7 @@ import type { TurnedAway } from './turned-away.ts';
 /** What is begun goes on at a full kitchen, for a while: a batch at the bench, a stall. */
 const GOES_ON = /\/entries\.json$/;
 /** Taking all of it along or away, and one's own things: however full it is. */
-const ALWAYS = /^\/(kitchen\/data|jobs|door|me|people)(\/|$)/;
+const ALWAYS = /^\/(kitchen\/data|jobs|door|me|people|left\.json)(\/|$)/;
 
 const isReading = (method: string) => method === 'GET' || method === 'HEAD' || method === 'OPTIONS';
 
