@@ -176,7 +176,7 @@ describe('the record of a batch', () => {
 		);
 		// Cleared, there are none: the packs that are gone were there.
 		await expect(record(batch, measured(batch, { packs: null }), 2)).rejects.toThrow(
-			'no packs are counted, but 4 of this batch are gone already'
+			'no packs are counted, but 4 of this batch are sold or given away already'
 		);
 		await expect(bench.db('batches').where('id', batch.id).update({ packs_made: 3 })).rejects.toThrow(
 			'batches_sold'

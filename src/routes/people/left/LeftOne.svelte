@@ -33,7 +33,7 @@
 			method="POST"
 			action="?/letGo"
 			use:enhance={lettingGo.enhance}
-			class="flex flex-1 flex-wrap items-end gap-3"
+			class="flex min-w-full flex-1 flex-wrap items-end gap-3 sm:min-w-0"
 		>
 			<input type="hidden" name="draft" value={JSON.stringify({ id: entry.id, reason })} />
 			<Field label="Why it is let go" class="min-w-48 flex-1" maxlength={300} bind:value={reason} />
