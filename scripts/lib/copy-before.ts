@@ -13,11 +13,16 @@ import { join } from 'node:path';
 import { openDatabase } from '../../src/lib/server/db/connection.ts';
 import { toRun } from '../../src/lib/server/db/migrate.ts';
 import type { OwnMariaDb } from './mariadb.ts';
+import { reasonOf } from './trouble.ts';
 
 /** Left free beside the copy: steps write large tables anew. */
 const SPARE_BYTES = 256 * 1024 ** 2;
 /** As many copies stay; older ones make way. */
 const KEPT = 2;
+const KEPT_DAYS = 30;
+const DAY_MS = 24 * 3600 * 1000;
+/** Its name begins with the day it was made: `2026-12-01`. */
+const DAY_CHARACTERS = 10;
 
 /** Where copies from before upgrades lie. */
 export const copiesIn = (dataDir: string): string => join(dataDir, 'before-upgrades');
@@ -31,6 +36,7 @@ export async function copyBeforeUpgrade(
 	mariadb: OwnMariaDb,
 	start: () => Promise<OwnMariaDb>
 ): Promise<OwnMariaDb> {
+	forgetOld(copiesIn(dataDir));
 	const database = openDatabase(mariadb.ownerUrl);
 	const { names, isNew, isHalfWay } = await toRun(database).finally(() => database.destroy());
 	if (names.length === 0 || isNew) return mariadb;
@@ -48,17 +54,22 @@ export async function copyBeforeUpgrade(
 		);
 		return mariadb;
 	}
-	// Its files are whole while nobody writes them.
-	await mariadb.stop();
 	const to = join(
 		copiesIn(dataDir),
 		`${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}-${names[0]?.slice(0, 4)}`
 	);
-	copyWhole(from, join(to, 'mariadb'));
-	forgetOlder(copiesIn(dataDir));
-	console.log(
-		`A copy of the data as it is before is in ${to}. To go back: stop Square Batch, put its "mariadb" in the place of the one in ${dataDir}, and start the version before.`
-	);
+	// Its files are whole while nobody writes them.
+	await mariadb.stop();
+	try {
+		copyWhole(from, join(to, 'mariadb'));
+		forgetOld(copiesIn(dataDir));
+		console.log(
+			`A copy of the data as it is before is in ${to}. To go back: stop Square Batch, put its "mariadb" in the place of the one in ${dataDir}, and start the version before.`
+		);
+	} catch (error) {
+		rmSync(to, { recursive: true, force: true });
+		console.log(`A copy of the data before it could not be made: ${reasonOf(error)}. It goes on without.`);
+	}
 	return start();
 }
 
@@ -71,12 +82,15 @@ function copyWhole(from: string, to: string): void {
 	renameSync(part, to);
 }
 
-function forgetOlder(folder: string): void {
-	const whole = readdirSync(folder).sort();
-	for (const name of whole)
-		if (!existsSync(join(folder, name, 'mariadb'))) rmSync(join(folder, name), { recursive: true });
-	for (const name of whole.filter((each) => existsSync(join(folder, each))).slice(0, -KEPT))
-		rmSync(join(folder, name), { recursive: true });
+/** Those that are not whole, all but the newest, and what is long past: they hold what was erased since. */
+export function forgetOld(folder: string, now = Date.now()): void {
+	if (!existsSync(folder)) return;
+	const remove = (name: string) => rmSync(join(folder, name), { recursive: true });
+	const isWhole = (name: string) => existsSync(join(folder, name, 'mariadb'));
+	const isPast = (name: string) => now - Date.parse(name.slice(0, DAY_CHARACTERS)) > KEPT_DAYS * DAY_MS;
+	const all = readdirSync(folder).sort();
+	const kept = all.filter((name) => isWhole(name) && !isPast(name)).slice(-KEPT);
+	for (const name of all) if (!kept.includes(name)) remove(name);
 }
 
 function sizeOf(folder: string): number {

@@ -5,7 +5,7 @@
 	import { plural } from '$lib/format.ts';
 	import { entryWords, saleWords } from '$lib/left/words.ts';
 	import { isOut } from '$lib/people/here.svelte.ts';
-	import NotKept from './NotKept.svelte';
+	import NotKept from '$lib/ui/queue/NotKept.svelte';
 	import OthersWait from './OthersWait.svelte';
 
 	/** `as`: who is in, by their membership. */

@@ -27,7 +27,7 @@ const MAY: [route: string, read: string, ...acts: string[]][] = [
 	['/door/invited/[code]', 'nsmio', 'new nsmio', 'join smio'],
 	['/door/let-in/[code]', 'nsmio', 'default nsmio'],
 	['/door/passkey.json', 'nsmio', 'POST nsmio'],
-	['/door/put-out', 'nsmiop', 'clear nsmiop'],
+	['/door/put-out', 'p', 'clear p'],
 	['/door/who', '-', 'default -'],
 	['/door/who.json', '-', 'POST -', 'PUT -'],
 	[

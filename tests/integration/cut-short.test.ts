@@ -90,6 +90,15 @@ describe('an upgrade that is cut short', () => {
 			}
 		});
 		await expect(async () => step?.up(half)).rejects.toThrow('cut');
+		// It is cut short again, and again, by this version too.
+		for (const cut of [1, 3, 4])
+			await expect(
+				migrate(db, {
+					at: (_, statement, when) => {
+						if (statement === cut && when === 'done') throw new Error('cut');
+					}
+				})
+			).rejects.toThrow(/\bcut$/);
 		expect(await migrate(db)).toHaveLength(MIGRATIONS.length - last);
 		expect(await formOf(db)).toEqual(await formOf(bench.db));
 	}, 120_000);

@@ -28,8 +28,19 @@ export interface Balancing {
  */
 export function balancerConfig({ port, status, applications, databases, nodes }: Balancing): string {
 	const check = (each: Behind) => `check port ${each.health} inter 500 fall 2 rise 1`;
-	const people = (each: Behind) =>
-		`	server ${each.name} 127.0.0.1:${each.port} ${check(each)} on-marked-down shutdown-sessions`;
+	/** The processes, as far as they answer at an address that says whether they are to be sent to. */
+	const processes = (name: string, uri: string): string[] => [
+		`backend ${name}`,
+		'	balance leastconn',
+		'	option httpchk',
+		`	http-check send meth GET uri ${uri} ver HTTP/1.1 hdr Host 127.0.0.1:${port}`,
+		'	http-check expect status 204',
+		// A busy process is slow to say that it is there, and lives; a frozen one is known within four seconds.
+		'	timeout check 1500ms',
+		...applications.map(
+			(each) => `	server ${each.name} 127.0.0.1:${each.port} ${check(each)} on-marked-down shutdown-sessions`
+		)
+	];
 	return [
 		'global',
 		'	maxconn 4000',
@@ -48,21 +59,8 @@ export function balancerConfig({ port, status, applications, databases, nodes }:
 		// Where no database takes part there is still somebody to say so in words.
 		'	use_backend speaking if { nbsrv(applications) eq 0 }',
 		'	default_backend applications',
-		'backend applications',
-		'	balance leastconn',
-		'	option httpchk',
-		`	http-check send meth GET uri /ready ver HTTP/1.1 hdr Host 127.0.0.1:${port}`,
-		'	http-check expect status 204',
-		// A busy process is slow to say that it is there, and lives; a frozen one is known within four seconds.
-		'	timeout check 1500ms',
-		...applications.map(people),
-		'backend speaking',
-		'	balance leastconn',
-		'	option httpchk',
-		`	http-check send meth GET uri /alive ver HTTP/1.1 hdr Host 127.0.0.1:${port}`,
-		'	http-check expect status 204',
-		'	timeout check 1500ms',
-		...applications.map(people),
+		...processes('applications', '/ready'),
+		...processes('speaking', '/alive'),
 		...databases.flatMap(({ port: at, first }, nth) => [
 			`listen database${nth + 1}`,
 			'	mode tcp',

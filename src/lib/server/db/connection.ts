@@ -128,18 +128,19 @@ export function urlOf(db: Database, name = databaseNamed(db)): string {
 
 let shared: Database | undefined;
 
-/** The application's own pool, from `DATABASE_URL`. */
-export function database(): Database {
+function urlOfOurs(): string {
 	const url = process.env.DATABASE_URL;
 	if (!url) throw new Error('DATABASE_URL is not set: start the application with `npm start`');
-	shared ??= openDatabase(url, { statement_ms: isCluster() ? STATEMENT_OF_CLUSTER_MS : STATEMENT_MS });
-	return shared;
+	return url;
+}
+
+/** The application's own pool, from `DATABASE_URL`. */
+export function database(): Database {
+	const statement_ms = isCluster() ? STATEMENT_OF_CLUSTER_MS : STATEMENT_MS;
+	return (shared ??= openDatabase(urlOfOurs(), { statement_ms }));
 }
 
 let ofLongWork: Database | undefined;
 
-/** A pool for long work: its statements may take their time, and hold up nobody who waits for a page. */
-export function databaseOfLongWork(): Database {
-	const { url, max } = { url: process.env.DATABASE_URL ?? '', max: 4 };
-	return (ofLongWork ??= openDatabase(url, { max }));
-}
+/** A pool for long work: its statements may take their time, and it takes no connection from who waits for a page. */
+export const databaseOfLongWork = (): Database => (ofLongWork ??= openDatabase(urlOfOurs()));

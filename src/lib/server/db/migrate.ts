@@ -80,30 +80,29 @@ async function run(
 		);
 		const missing = await missingOn(one, migrations);
 		if (missing.length === 0) return [];
-		const isCutByOlder = await mayBeCutByOlder(one, missing.length < migrations.length);
 		const steps = await stepsThrough(one, at);
 		await steps.begin();
 		for (const [nth, [name, { up }]] of missing.entries()) {
 			signal?.throwIfAborted();
 			say(`Step ${nth + 1} of ${missing.length}: ${name}`);
-			await steps.run(name, async () => up(one), {
-				isCutByOlder: isCutByOlder && nth === 0,
-				isLast: nth === missing.length - 1
-			});
+			const isUnsure = await wasRunByOlder(one);
+			await steps.run(name, async () => up(one), { isUnsure, isLast: nth === missing.length - 1 });
+			// From here on what is done is noted.
+			if (isUnsure) await one(LOCK_OF_OLDER).delete();
 		}
-		// Versions before took a lock that stays set where they are cut short.
-		if (await hasTable(one, 'knex_migrations_lock'))
-			await one('knex_migrations_lock').update({ is_locked: 0 });
 		return missing.map(([name]) => name);
 	} finally {
 		await one.destroy();
 	}
 }
 
+/** Versions that noted no statements locked by a row of this table, which stays where they are cut short. */
+const LOCK_OF_OLDER = 'knex_migrations_lock';
+
 /**
- * Whether a version that noted no statements may have been cut short here: it left its own lock set, or somebody took
- * that away by hand; or nothing was noted here yet.
+ * Whether such a version ran last here: it may have been cut short, and its lock taken away by hand. It is so until the
+ * first step since is done, however often that is cut short itself.
  */
-async function mayBeCutByOlder(one: Database, hasRun: boolean): Promise<boolean> {
-	return hasRun && !(await hasTable(one, STATEMENTS));
+async function wasRunByOlder(one: Database): Promise<boolean> {
+	return (await hasTable(one, LOCK_OF_OLDER)) && (await one(LOCK_OF_OLDER).select('index')).length > 0;
 }

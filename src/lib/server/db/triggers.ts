@@ -81,7 +81,7 @@ export async function ownGuards(knex: Knex): Promise<number> {
 	)) as [{ name: string; timing: string; event: string; of_table: string; statement: string }[]];
 	for (const { name, timing, event, of_table, statement } of guards)
 		await knex.raw(
-			`CREATE OR REPLACE TRIGGER \`${name}\` ${timing} ${event} ON \`${of_table}\` FOR EACH ROW ${statement.replaceAll('?', '\\?')}`
+			`CREATE OR REPLACE TRIGGER \`${name}\` ${timing} ${event} ON \`${of_table}\` FOR EACH ROW ${statement}`
 		);
 	return guards.length;
 }

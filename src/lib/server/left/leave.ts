@@ -2,10 +2,12 @@ import type { QueueName, Whose } from '../../left/types.ts';
 import { rightsOf, type Right } from '../../people/roles.ts';
 import { dayNow } from '../../day.ts';
 import type { Database } from '../db/connection.ts';
+import { TAKEN } from '../db/once.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import { utcNow } from '../rows.ts';
+import { countLeft } from './read.ts';
 
 /** What a device hands over: the entry as it is, why it was not taken, and the reason of who takes it off. */
 export interface Leaving {
@@ -14,6 +16,9 @@ export interface Leaving {
 	message: string;
 	reason: string;
 }
+
+/** Nobody looks through more; it is no way around what a kitchen may keep. */
+const MOST_WAITING = 2000;
 
 const ASKED: Readonly<Record<QueueName, Right>> = { bench: 'make', till: 'sell' };
 
@@ -46,23 +51,37 @@ export async function leave(
 		if (them.canSend) refuse('of', `${them.name} can send these: they wait until ${them.name} is in`);
 	}
 	await inTransaction(db, async (transaction) => {
-		for (const { id, item, message, reason } of left) {
-			const isLetGo = reason !== '' && of === me;
-			await transaction('left_entries')
-				.insert({
-					id,
-					kitchen_id: kitchen.id,
-					membership_id: of,
-					queue,
-					item: JSON.stringify(item),
-					message,
-					reason: isLetGo ? reason : '',
-					state: isLetGo ? 'let go' : 'waits',
-					left_at: utcNow(),
-					decided_at: isLetGo ? utcNow() : null
+		if ((await countLeft(transaction, kitchen.id)) + left.length > MOST_WAITING)
+			refuse('', 'more is left on devices than the owner can look through: record or let go of that first');
+		const now = utcNow();
+		await transaction('left_entries')
+			.insert(
+				left.map(({ id, item, message, reason }) => {
+					const isLetGo = reason !== '' && of === me;
+					return {
+						id,
+						kitchen_id: kitchen.id,
+						membership_id: of,
+						queue,
+						item: JSON.stringify(item),
+						message,
+						reason: isLetGo ? reason : '',
+						state: isLetGo ? 'let go' : 'waits',
+						left_at: now,
+						decided_at: isLetGo ? now : null
+					};
 				})
-				.onConflict(['id'])
-				.ignore();
-		}
+			)
+			.onConflict(['id'])
+			.ignore();
+		// Sent again it is there already; an id that is anything else's is told of, and the device keeps its entry.
+		const there = await transaction('left_entries')
+			.where({ kitchen_id: kitchen.id, membership_id: of, queue })
+			.whereIn(
+				'id',
+				left.map(({ id }) => id)
+			)
+			.pluck<string[]>('id');
+		if (there.length < new Set(left.map(({ id }) => id)).size) refuse('', TAKEN);
 	});
 }

@@ -7,7 +7,10 @@ import type { Database } from '../db/connection.ts';
 
 /** How many entries wait for the owner. */
 export async function countLeft(db: Database, kitchenId: string): Promise<number> {
-	return (await db('left_entries').where({ kitchen_id: kitchenId, state: 'waits' }).pluck('id')).length;
+	const [row] = await db('left_entries')
+		.where({ kitchen_id: kitchenId, state: 'waits' })
+		.count<{ n: number }[]>({ n: '*' });
+	return row?.n ?? 0;
 }
 
 /** What a device left, as it had it. */
@@ -36,20 +39,14 @@ interface LeftRow {
 
 /** Entries that wait for the owner, in the order they were made. */
 export async function listLeft(db: Database, kitchenId: string): Promise<LeftEntry[]> {
-	const rows = (await db('left_entries as l')
+	const rows = await db('left_entries as l')
 		.leftJoin('memberships as m', 'm.id', 'l.membership_id')
 		.leftJoin('deeds as e', 'e.id', 'l.deed_id')
 		.leftJoin('devices as d', 'd.id', 'e.device_id')
-		.where({ 'l.kitchen_id': kitchenId, 'l.state': 'waits' })
+		.where('l.kitchen_id', kitchenId)
+		.where('l.state', 'waits')
 		.orderBy('l.id')
-		.select({
-			id: 'l.id',
-			queue: 'l.queue',
-			item: 'l.item',
-			message: 'l.message',
-			by: 'm.name',
-			device: 'd.name'
-		})) as unknown as LeftRow[];
+		.select<LeftRow[]>('l.id', 'l.queue', 'l.item', 'l.message', { by: 'm.name', device: 'd.name' });
 	const items = rows.map(({ item }) => JSON.parse(item) as unknown);
 	const batches = await db('batches')
 		.where('kitchen_id', kitchenId)

@@ -1,12 +1,13 @@
 import { CLEARING } from '$lib/server/edge/headers.ts';
 import { giveTokens } from '$lib/server/edge/door/cookies.ts';
+import { textOf } from '$lib/server/edge/validated.ts';
 import type { Actions } from './$types';
 
 export const actions: Actions = {
-	/** The browser lets go of everything that was kept here, and of what it was known by. */
-	clear: ({ cookies, url, setHeaders }) => {
+	/** The browser lets go of what it was known by, and of everything kept here where nothing entered waits to be sent. */
+	clear: async ({ cookies, url, request, setHeaders }) => {
 		giveTokens(cookies, url, { session: null, device: null });
-		setHeaders(CLEARING);
+		if (textOf(await request.formData(), 'waits') === 'none') setHeaders(CLEARING);
 		return { cleared: true };
 	}
 };

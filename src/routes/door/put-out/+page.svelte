@@ -3,23 +3,18 @@
 	import { clearOf } from '$lib/people/clear.ts';
 	import { isAnythingWaiting } from '$lib/queue/store.ts';
 
-	/** Pages and drafts go at once; what was entered and not sent stays until somebody of the kitchen has it. */
+	/** Pages and drafts go at once; what was entered and not sent stays until somebody of the kitchen is in here again. */
 	let state = $state<'looking' | 'cleared' | 'waits'>('looking');
-	onMount(() => {
-		void clear();
-	});
+	onMount(() => void clear());
 	async function clear(): Promise<void> {
 		await clearOf(null);
-		if (await isAnythingWaiting()) {
-			state = 'waits';
-			return;
-		}
-		const response = await fetch('?/clear', {
-			method: 'POST',
-			headers: { 'x-sveltekit-action': 'true' },
-			body: new FormData()
-		}).catch(() => null);
-		if (response?.ok) state = 'cleared';
+		const waits = await isAnythingWaiting();
+		const body = new FormData();
+		body.set('waits', waits ? 'some' : 'none');
+		const headers = { 'x-sveltekit-action': 'true' };
+		const response = await fetch('?/clear', { method: 'POST', headers, body }).catch(() => null);
+		// Without an answer it is asked for again when the page is opened the next time.
+		if (response?.ok) state = waits ? 'waits' : 'cleared';
 	}
 </script>
 

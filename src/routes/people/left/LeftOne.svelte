@@ -9,10 +9,10 @@
 
 	/** One entry that waits for the owner. */
 	let { entry }: { entry: LeftEntry } = $props();
-	const recording = draftForm<never>({ saved: 'Recorded' });
+	const keeping = draftForm<never>({ saved: 'Recorded' });
 	const lettingGo = draftForm<never>({ saved: 'Let go' });
 	let reason = $state('');
-	const problems = $derived([...recording.problems, ...lettingGo.problems]);
+	const problems = $derived([...keeping.problems, ...lettingGo.problems]);
 </script>
 
 <li class="py-3">
@@ -25,9 +25,9 @@
 		>
 	</p>
 	<div class="mt-2 flex flex-wrap items-end gap-x-6 gap-y-2">
-		<form method="POST" action="?/record" use:enhance={recording.enhance}>
+		<form method="POST" action="?/record" use:enhance={keeping.enhance}>
 			<input type="hidden" name="draft" value={JSON.stringify({ id: entry.id })} />
-			<button class="button" disabled={recording.saving} aria-label="Record {entry.what}">Record it</button>
+			<button class="button" disabled={keeping.saving} aria-label="Record {entry.what}">Record it</button>
 		</form>
 		<form
 			method="POST"

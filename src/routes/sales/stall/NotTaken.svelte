@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Choice from '$lib/ui/control/Choice.svelte';
 	import { saleWords } from '$lib/left/words.ts';
-	import NotKept from '../../NotKept.svelte';
+	import NotKept from '$lib/ui/queue/NotKept.svelte';
 	import { till } from '$lib/sales/till.svelte.ts';
 	import type { BatchLeft } from '$lib/batch/left.ts';
 

@@ -12,7 +12,7 @@ export function oneConnection(database: Database): Database {
 		// Kept while a step takes its time between two statements.
 		idleTimeoutMillis: 24 * 3_600_000,
 		mayOpen: () => {
-			if (isOpened) throw new Error('the connection that holds the upgrade was lost');
+			if (isOpened) throw new Error('the connection that held the lock was lost');
 			isOpened = true;
 		}
 	});

@@ -70,11 +70,11 @@ interface Running {
 export interface Steps {
 	/** Notes that an upgrade is on its way, from before its first step until its last is done. */
 	begin: () => Promise<void>;
-	/** Runs `up` of a step, from where it was left. */
+	/** Runs `up` of a step, from where it was left; unsure where what was done of it may not be noted. */
 	run: (
 		step: string,
 		up: () => Promise<unknown>,
-		of: { isCutByOlder: boolean; isLast: boolean }
+		of: { isUnsure: boolean; isLast: boolean }
 	) => Promise<void>;
 }
 
@@ -154,7 +154,7 @@ export async function stepsThrough(one: Database, at: AtStatement = () => undefi
 		begin: async () => {
 			await one.raw(`INSERT IGNORE INTO ${STATEMENTS} (step, nth, text) VALUES (?, ?, '')`, [WHOLE, BEGUN]);
 		},
-		run: async (step, up, { isCutByOlder, isLast }) => {
+		run: async (step, up, { isUnsure, isLast }) => {
 			const [kept] = (await one.raw(
 				`SELECT nth, text, answer FROM ${STATEMENTS} WHERE step = ? ORDER BY nth`,
 				[step]
@@ -163,7 +163,7 @@ export async function stepsThrough(one: Database, at: AtStatement = () => undefi
 			const isAgain = kept.length > 0;
 			if (!isAgain)
 				await one.raw(`INSERT INTO ${STATEMENTS} (step, nth, text) VALUES (?, ?, '')`, [step, BEGUN]);
-			running = { step, done, nth: BEGUN, isAgain, isUnsure: isCutByOlder };
+			running = { step, done, nth: BEGUN, isAgain, isUnsure };
 			try {
 				await up();
 			} finally {

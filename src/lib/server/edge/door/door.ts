@@ -150,7 +150,7 @@ async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Aske
 	const devices = locals.deviceToken === null ? [] : await devicesBy(locals.db, locals.deviceToken);
 	const shared = devices.find((device) => device.kind === 'shared');
 	if (isPutOut || shared?.isPutOut) {
-		if (event.route.id === PUT_OUT_PAGE) return null;
+		if (ask === 'put out') return null;
 		if (isPage(event)) redirect(303, PUT_OUT_PAGE);
 		return PUT_OUT;
 	}
@@ -161,7 +161,8 @@ async function nobody(event: RequestEvent, ask: Ask, found: Found): Promise<Aske
 	redirect(303, `${shared ? '/door/who' : '/door'}${to}`);
 }
 
-const isRight = (ask: Ask): ask is Right => !(['anybody', 'device', 'person', 'self'] as Ask[]).includes(ask);
+const isRight = (ask: Ask): ask is Right =>
+	!(['anybody', 'device', 'put out', 'person', 'self'] as Ask[]).includes(ask);
 
 /** Why somebody who is in is turned away all the same; null where they are not. Leads pages where they belong. */
 function mayNot(event: RequestEvent, rule: Asks, who: Who): Asked['away'] {
@@ -174,6 +175,8 @@ function mayNot(event: RequestEvent, rule: Asks, who: Who): Asked['away'] {
 	if (ask === 'anybody' || ask === 'person') return null;
 	if (ask === 'device') return who.device?.kind === 'shared' ? null : NO_RIGHT;
 	if (ask === 'self') return byCode ? BY_CODE : null;
+	// It clears what the browser keeps: of who is in nothing is cleared.
+	if (ask === 'put out') return NO_RIGHT;
 	if (!who.membership) {
 		if (isPage(event)) redirect(303, '/me');
 		return NO_RIGHT;

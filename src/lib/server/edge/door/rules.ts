@@ -1,10 +1,10 @@
 import type { Right } from '../../../people/roles.ts';
 
 /**
- * Whom a door stands open to that asks for no right in the kitchen: everybody, a shared device that was let in, who
- * came in at all, and who came in by a key of their own and not by a short code.
+ * Whom a door stands open to that asks for no right in the kitchen: everybody, a shared device that was let in, a device
+ * that was put out, who came in at all, and who came in by a key of their own and not by a short code.
  */
-export type Ask = Right | 'anybody' | 'device' | 'person' | 'self';
+export type Ask = Right | 'anybody' | 'device' | 'put out' | 'person' | 'self';
 
 /** What else is asked. */
 export interface More {
@@ -53,7 +53,10 @@ export const RULES: Readonly<Partial<Record<string, Rule>>> = {
 	},
 	'/door/let-in/[code]': { read: 'anybody', acts: { default: ['anybody', 'let a device in'] } },
 	'/door/passkey.json': { read: 'anybody', acts: { POST: ['anybody', 'came in'] } },
-	'/door/put-out': { read: 'anybody', acts: { clear: ['anybody', 'cleared a device that was put out'] } },
+	'/door/put-out': {
+		read: 'put out',
+		acts: { clear: ['put out', 'cleared a device that was put out'] }
+	},
 	'/door/who': { read: 'device', acts: { default: ['device', 'came in by a short code'] } },
 	'/door/who.json': {
 		read: 'device',
