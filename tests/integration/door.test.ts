@@ -98,6 +98,8 @@ describe('a proof of who somebody is', () => {
 		const at = Date.parse(`${byPassword?.session.provedAt?.replace(' ', 'T')}Z`);
 		expect(byPassword && isProved(byPassword, at + 10 * 60_000 - 1)).toBe(true);
 		expect(byPassword && isProved(byPassword, at + 10 * 60_000)).toBe(false);
+		// A clock put back by an hour makes it no longer: what lies in time to come is no proof.
+		expect(byPassword && isProved(byPassword, at - 3_600_000)).toBe(false);
 		for (const cameBy of ['pairing', 'code'] as const) {
 			const token = await beginSession(bench.db, { ...place, cameBy });
 			const who = await of(token);

@@ -115,6 +115,24 @@ describe('sales somebody left on a device when they were put out', () => {
 		await letGo(bench.db, bench.kitchen.id, many.id, 'miscounted');
 	});
 
+	it('stay on the device where their id is anything else’s, or more waits than anybody looks through', async () => {
+		const [owner, seller] = [await member('Wren', 'owner'), await member('Linden', 'seller')];
+		const batchId = await stocked('Taken roti');
+		await endMembership(bench.db, bench.kitchen.id, seller);
+		const [first, other] = [sale(batchId), sale(batchId)];
+		const hand = (of: string, ...items: SaleEntry[]) =>
+			leave(bench.db, bench.kitchen, owner, { of, queue: 'till', left: items.map((each) => handed(each)) });
+		await hand(owner, first);
+		// Of two that are handed over together neither is kept where one is somebody else's.
+		await expect(hand(seller, other, first)).rejects.toThrow('begun before by somebody else');
+		expect(await bench.db('left_entries').where('id', other.id)).toEqual([]);
+		const many = Array.from({ length: 2001 }, () => sale(batchId));
+		await expect(hand(owner, ...many)).rejects.toThrow(
+			'more is left on devices than the owner can look through'
+		);
+		await letGo(bench.db, bench.kitchen.id, first.id, 'a test');
+	});
+
 	it('say no name any more once the customer is erased', async () => {
 		const [owner, seller] = [await member('Wren', 'owner'), await member('Ash', 'seller')];
 		const batchId = await stocked('Named roti');

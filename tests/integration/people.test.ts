@@ -293,6 +293,9 @@ describe('a device', () => {
 		expect((await found(by)).who).not.toBeNull();
 		await row.clone().update({ used_at: ago(11) });
 		expect(await found(by)).toEqual({ who: null, why: 'idle' });
+		// Touched in time to come: a clock was put back, and keeps nothing open.
+		await row.clone().update({ used_at: ago(-60) });
+		expect(await found(by)).toEqual({ who: null, why: 'idle' });
 		await row.clone().update({ used_at: ago(0) });
 		await putDeviceOut(bench.db, bench.kitchen.id, deviceId);
 		expect(await found(by)).toEqual({ who: null, why: 'put out' });

@@ -77,6 +77,20 @@ describe('what is on its way to the server', () => {
 		expect(tries).toEqual([1, 1, 1, 1, 1, 1]);
 	});
 
+	it('comes back spread out, once a server was away for long', async () => {
+		vi.mocked(Math.random).mockReturnValue(0.75);
+		answer = () => null;
+		queue().add([thing()]);
+		await pass();
+		for (const ms of [400, 800, 1600, 3200]) await pass(ms);
+		// 4 s and three quarters of that again.
+		const before = sent.length;
+		await pass(6999);
+		expect(sent.length).toBe(before);
+		await pass(2);
+		expect(sent.length).toBe(before + 1);
+	});
+
 	it('is taken up by the next page', async () => {
 		answer = () => null;
 		queue().add([thing(), thing()]);

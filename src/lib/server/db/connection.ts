@@ -43,7 +43,7 @@ export const isCluster = (): boolean => /^(1|yes|true|on)$/i.test(process.env.DA
  */
 export function openDatabase(url: string, { mayOpen, statement_ms, ...pool }: Pool = {}): Database {
 	const { hostname, port, username, password, pathname } = new URL(url);
-	const db: Database = knex({
+	return knex({
 		client: 'mysql2',
 		// Longer than it ever takes where one is there.
 		acquireConnectionTimeout: isCluster() ? ACQUIRE_OF_CLUSTER_MS : ACQUIRE_MS,
@@ -63,45 +63,44 @@ export function openDatabase(url: string, { mayOpen, statement_ms, ...pool }: Po
 			min: 0,
 			max: 10,
 			...pool,
-			afterCreate: (
-				connection: { query: (sql: string, done: (error: unknown) => void) => void },
-				done: (error: unknown) => void
-			) => {
+			afterCreate: (connection: Driven, done: Done) => {
 				try {
 					mayOpen?.();
 				} catch (error) {
 					done(error);
 					return;
 				}
+				if (statement_ms !== undefined) endSlowStatements(connection, statement_ms);
 				// Refuse what does not fit instead of bending it, whatever the server's own setting.
 				connection.query("SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00'", done);
 			}
 		}
 	});
-	if (statement_ms !== undefined) endSlowStatements(db, statement_ms);
-	return db;
 }
 
-interface Statement {
-	options?: { timeout?: number };
+type Done = (error: unknown, ...given: unknown[]) => void;
+
+/** A connection as the driver has it. */
+interface Driven {
+	query: (statement: string | object, ...rest: unknown[]) => unknown;
+	destroy: () => void;
 }
 
 /**
- * Has statements that are not answered in time fail. A server that is frozen says nothing, and holds up whoever waits for
- * it; its connection is let go of, as nobody knows what of it was done.
+ * Has statements of a connection that are not answered in time fail, within a transaction too. A server that is frozen
+ * says nothing, and holds up whoever waits for it; the connection is let go of, as nobody knows what of it was done.
  */
-function endSlowStatements(db: Database, timeout: number): void {
-	const client = db.client as {
-		_query: (connection: { destroy: () => void }, asked: Statement) => Promise<unknown>;
-	};
-	const ask = client._query.bind(client);
-	client._query = async (connection, asked) => {
-		try {
-			return await ask(connection, { ...asked, options: { timeout, ...asked.options } });
-		} catch (error) {
-			if ((error as { code?: string }).code === 'PROTOCOL_SEQUENCE_TIMEOUT') connection.destroy();
-			throw error;
-		}
+function endSlowStatements(connection: Driven, timeout: number): void {
+	const ask = connection.query.bind(connection);
+	connection.query = (statement, ...rest) => {
+		const done = rest.at(-1);
+		// Rows that are read one by one have nobody waiting for the last of them.
+		if (typeof done !== 'function') return ask(statement, ...rest);
+		const timed = typeof statement === 'string' ? { sql: statement, timeout } : { timeout, ...statement };
+		return ask(timed, ...rest.slice(0, -1), (error: { code?: string } | null, ...given: unknown[]) => {
+			if (error?.code === 'PROTOCOL_SEQUENCE_TIMEOUT') connection.destroy();
+			(done as Done)(error, ...given);
+		});
 	};
 }
 
