@@ -72,6 +72,16 @@ async function comeByPassword(page: Page, login: string): Promise<void> {
 	await expect(page.getByRole('navigation', { name: 'Places' })).toContainText('Bracken bench');
 }
 
+/** Lets a browser in as a shared device, by a code its owner shows. */
+async function letTabletIn(owner: Page, tablet: Page): Promise<void> {
+	await open(owner, '/people');
+	await owner.getByText('Let a device in').click();
+	await owner.getByRole('button', { name: 'Show the code' }).click();
+	await open(tablet, await codeOf(owner));
+	await tablet.getByRole('button', { name: 'Let it in' }).click();
+	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+}
+
 /** The address of the code that is shown. */
 const codeOf = (page: Page) => page.getByTestId('address').innerText();
 
@@ -204,14 +214,9 @@ test('a shared device that nobody touches is locked, whoever came in by their pa
 }) => {
 	const owner = await browserOf(browser, own.address);
 	await comeByPassword(owner, 'tansy');
-	await open(owner, '/people');
-	await owner.getByText('Let a device in').click();
-	await owner.getByRole('button', { name: 'Show the code' }).click();
 	const tablet = await browserOf(browser, own.address);
 	await tablet.clock.install();
-	await open(tablet, await codeOf(owner));
-	await tablet.getByRole('button', { name: 'Let it in' }).click();
-	await expect(tablet.getByRole('heading', { name: 'Who is at it?' })).toBeVisible();
+	await letTabletIn(owner, tablet);
 	await comeByPassword(tablet, 'tansy');
 	await open(tablet, '/shelf/new');
 	const typed = tablet.getByPlaceholder(/^bread flour/);
@@ -387,6 +392,8 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	await expect(wren.getByText('came in by a short code').first()).toBeVisible();
 
 	await tablet.evaluate(() => localStorage.setItem('left-behind', 'yes'));
+	// It is put away meanwhile: an open page would hear of it, and say so by itself.
+	await tablet.goto('about:blank');
 	await open(wren, '/people');
 	await answered(wren, () => wren.getByRole('button', { name: 'Put Tablet at the griddle out' }).click());
 	await tablet.goto(station);
@@ -395,6 +402,36 @@ test('a tablet is let in by a code, people change at it mid-batch, and it is put
 	expect(await tablet.evaluate(() => localStorage.getItem('left-behind'))).toBeNull();
 	await tablet.goto('/');
 	await expect(tablet).toHaveURL(/\/door$/);
+	// Nobody else's browser is cleared by its address.
+	await wren.goto('/door/put-out');
+	await expect(wren.getByText('This is not yours to do here.')).toBeVisible();
+
+	// Let in again, it is put out once more while a reading on it was not sent: that alone stays, and whoever is in next
+	// finds the way.
+	await letTabletIn(wren, tablet);
+	await tablet.getByRole('button', { name: /^Pim/ }).click();
+	await tablet.getByLabel('Short code').fill('4711');
+	await tablet.getByRole('button', { name: 'Come in', exact: true }).click();
+	await expect(tablet.getByRole('navigation', { name: 'Places' })).toContainText('Pim');
+	await open(tablet, station);
+	await tablet.context().setOffline(true);
+	await tablet.getByLabel('Or type it').fill('20');
+	await tablet.getByRole('button', { name: 'Take it' }).click();
+	await expect(tablet.getByTestId('waiting')).toContainText('1 entry is kept on this device');
+	// It is put away meanwhile: an open page would hear of it, and say so by itself.
+	await tablet.goto('about:blank');
+	await open(wren, '/people');
+	await answered(wren, () => wren.getByRole('button', { name: 'Put Tablet at the griddle out' }).click());
+	await tablet.context().setOffline(false);
+	await tablet.goto('/');
+	await expect(tablet.getByText('What was entered on it and not sent is still here.')).toBeVisible();
+	await accessible(tablet);
+	await tablet.getByRole('link', { name: 'Come in' }).click();
+	await expect(tablet.getByRole('heading', { name: 'Come in' })).toBeVisible();
+	await tablet.getByRole('button', { name: /^Wren, owner/ }).click();
+	await expect(
+		tablet.getByText('1 entry of Pim waits on this device, and is sent once Pim is in.')
+	).toBeVisible();
 });
 
 test('a helper is invited, at work, and put out', async ({ browser, application }) => {
