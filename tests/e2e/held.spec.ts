@@ -9,6 +9,7 @@ import {
 	newFormula,
 	nextLine,
 	open,
+	openLabel,
 	planBatch,
 	pressPart,
 	record,
@@ -28,11 +29,7 @@ test('ghee between the layers, left to the batch: the label waits for it, then s
 	await expect(page.getByText('no amount: the batch weighs it')).toBeVisible();
 	await keep(page);
 	const formula = page.url();
-	const toLabel = async () => {
-		await open(page, '/labels');
-		await page.getByRole('link', { name }).click();
-		await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-	};
+	const toLabel = () => openLabel(page, name);
 	const waits = page.getByTestId('waits');
 
 	await toLabel();

@@ -284,9 +284,27 @@ export async function sayFood(page: Page): Promise<void> {
 	await choose(page.getByLabel('Which of the foods your profile allows'), 'flatbread without filling');
 }
 
+/** Opens the label of a product from the list of labels. */
+export async function openLabel(page: Page, name: string): Promise<void> {
+	await open(page, '/labels');
+	await page.getByRole('link', { name }).click();
+	await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
 /** Says on the open label how large the front of the pack is. */
 export async function frontOfPack(page: Page): Promise<void> {
 	await pressPart(page, 'pack');
 	await page.getByLabel('Front of the pack, wide').fill('180');
 	await page.getByLabel('Front of the pack, high').fill('220');
+}
+
+/** Says everything the open label of a recorded batch still waits for, and approves its first revision. */
+export async function approveFirst(page: Page): Promise<void> {
+	await declareNet(page);
+	await frontOfPack(page);
+	await sayFood(page);
+	await save(page);
+	await declineProposals(page);
+	await expect(page.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+	await answered(page, () => page.getByRole('button', { name: 'Approve as revision 1' }).click());
 }

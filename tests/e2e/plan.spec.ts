@@ -2,7 +2,19 @@ import { LONG } from './long.ts';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { choose, typeDay, typeTime } from './controls.ts';
-import { answered, open, ready } from './making.ts';
+import {
+	answered,
+	approveFirst,
+	fresh,
+	measure,
+	newFormula,
+	open,
+	openLabel,
+	planBatch,
+	ready,
+	record,
+	sharesNothing
+} from './making.ts';
 import { readPdf } from './pdf.ts';
 import { another } from '../../scripts/lib/come-in-browser.ts';
 import { expect, test } from './test.ts';
@@ -229,8 +241,15 @@ test('the bench moves the day, here and on another device', LONG, async ({ page,
 });
 
 test('an order is taken, set aside at the stall and handed over in two presses', async ({ page }) => {
-	// Of the demo: what has no label yet is not handed over.
-	const name = 'Toasted-oat pita';
+	// Made today: the demo's own is past its best-before on some days of the week. Without a label it is not handed over.
+	const name = fresh('Ordered roti');
+	await newFormula(page, name);
+	await planBatch(page);
+	await sharesNothing(page);
+	await measure(page);
+	await record(page);
+	await openLabel(page, name);
+	await approveFirst(page);
 	await open(page, '/sales/stall');
 	const place = await page.getByLabel('Where').inputValue();
 	await page.getByRole('link', { name: 'Orders' }).click();
