@@ -39,7 +39,7 @@ if (!existsSync(installed) || statSync(installed).mtimeMs < statSync(lock).mtime
 
 // Gives $core and $lib their meaning outside the build too.
 process.env.TSX_TSCONFIG_PATH = join(root, 'scripts', 'tsconfig.json');
-const { register } = await import('tsx/esm/api');
-register();
+const { beginTranslation } = await import('./lib/translation.mjs');
+beginTranslation();
 const { main } = await import(pathToFileURL(join(root, 'scripts', `${command}.ts`)).href);
 await main(args);

@@ -10,6 +10,7 @@ import { SAFE_HEADERS } from '../../src/lib/server/edge/headers.ts';
 import { tellBuild, type Reaching } from './reach.ts';
 import { root } from './root.ts';
 import { endSlowBodies } from './slow-bodies.ts';
+import { endTranslation } from './translation.mjs';
 import { Trouble } from './trouble.ts';
 
 /** A running application. */
@@ -69,6 +70,7 @@ export async function serve(port: number, databaseUrl: string, reached: Reaching
 	// An archive to restore is large; what else comes in is held to less in the application's hooks.
 	process.env.BODY_SIZE_LIMIT = '512M';
 	process.env.PROTOCOL_HEADER = SCHEME_HEADER;
+	await endTranslation();
 	const { handler } = (await import(pathToFileURL(join(root, 'build', 'handler.js')).href)) as {
 		handler: (request: IncomingMessage, response: ServerResponse) => void;
 	};

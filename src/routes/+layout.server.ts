@@ -10,12 +10,6 @@ import { today } from '$lib/server/kitchens.ts';
 import { hereOf, tryIn } from '$lib/server/practice/tries.ts';
 import type { LayoutServerLoad } from './$types';
 
-/** What the steps going on are read from. */
-const RUNNING = ['batches', 'batch_standings', 'formula_versions', 'formulas'];
-
-/** What the next thing of a plan is read from. */
-const GOING = ['plans', 'plan_batches', 'batches', 'batch_events', 'weighings', 'formula_versions'];
-
 /** What a page at the door has in the place of a kitchen. */
 const NO_KITCHEN = {
 	name: '',
@@ -65,10 +59,10 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		};
 	const { kitchen } = locals;
 	const running = who.rights.includes('make')
-		? await known(db, kitchen.id, RUNNING, `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
+		? await known(db, kitchen.id, [], `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
 		: [];
 	const next = who.rights.includes('make')
-		? await known(db, kitchen.id, GOING, `next ${today(kitchen)} ${new Date().getUTCHours()}`, () =>
+		? await known(db, kitchen.id, [], `next ${today(kitchen)} ${new Date().getUTCHours()}`, () =>
 				nextTasks(db, kitchen, new Date())
 			)
 		: [];
@@ -91,7 +85,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		isClosed: who.isClosed,
 		// What devices could not hand in waits for who may decide it.
 		left: who.rights.includes('people')
-			? await known(db, kitchen.id, ['left_entries'], 'left', () => countLeft(db, kitchen.id))
+			? await known(db, kitchen.id, [], 'left', () => countLeft(db, kitchen.id))
 			: 0,
 		near: who.rights.includes('data') ? await nearOf(locals) : [],
 		who: here

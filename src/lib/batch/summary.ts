@@ -2,6 +2,9 @@ import type { Standing } from '$core/bench/standing.ts';
 import type { ValueSource } from '../shelf/sources.ts';
 import type { NamedBatch } from './types.ts';
 
+/** A batch as one that may say how its formula goes: whatever is sold of it. */
+export type TellingBatch = Omit<BatchSummary, 'packsLeft'>;
+
 /** How a batch stands, as it was noted when the last entry of it was kept. */
 export interface BatchStanding extends Standing {
 	/** Ids of the equipment it touches. */

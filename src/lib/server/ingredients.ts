@@ -44,7 +44,7 @@ function fromRow(
 }
 
 /** Where an ingredient is written down. */
-const SHELF = ['ingredients', 'ingredient_compositions', 'mix_lines', 'ingredient_measures'];
+export const SHELF = ['ingredients', 'ingredient_compositions', 'mix_lines', 'ingredient_measures'];
 
 /** Every ingredient of the kitchen by name, or those named by id. */
 export async function listIngredients(

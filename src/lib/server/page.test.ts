@@ -2,6 +2,7 @@ import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import type { RequestEvent } from '@sveltejs/kit';
 import { describe, expect, it } from 'vitest';
 import { whileUnchanged } from './db/known.ts';
+import { noteRead } from './db/reads.ts';
 import { answerOnce, isOfTheMoment, knownPage } from './page.ts';
 
 let kitchens = 0;
@@ -10,13 +11,16 @@ let kitchens = 0;
 function visits(page: { ofTheMoment?: boolean; status?: number; cookie?: string } = {}) {
 	const kitchen = { id: `K${++kitchens}`, timeZone: 'UTC' } as App.Locals['kitchen'];
 	const times = { read: 0, answered: 0 };
-	let changes = 1;
+	const changes = { formulas: 1, sales: 1, kitchens: 1, memberships: 1 };
 	const ask = (headers: Record<string, string> = {}, path = '/formulas') => {
 		const locals = { kitchen, db: { isTransaction: false } } as unknown as App.Locals;
 		const request = new Request(`http://127.0.0.1${path}`, { headers });
-		return whileUnchanged(kitchen.id, JSON.stringify({ formulas: changes }), () =>
+		return whileUnchanged(kitchen.id, JSON.stringify(changes), () =>
 			answerOnce({ locals, request } as RequestEvent, async () => {
-				await knownPage(locals, path, async () => (times.read += 1));
+				await knownPage(locals, path, async () => {
+					noteRead(['formulas']);
+					return (times.read += 1);
+				});
 				if (page.ofTheMoment) isOfTheMoment(locals);
 				times.answered += 1;
 				return new Response(`page ${times.answered}`, {
@@ -26,7 +30,7 @@ function visits(page: { ofTheMoment?: boolean; status?: number; cookie?: string 
 			})
 		);
 	};
-	return { ask, times, change: () => changes++ };
+	return { ask, times, change: (table: keyof typeof changes) => (changes[table] += 1) };
 }
 const bytes = async (response: Response) => new Uint8Array(await response.arrayBuffer());
 
@@ -36,9 +40,23 @@ describe('the answer of a page', () => {
 		expect(await (await ask()).text()).toBe('page 1');
 		expect(await (await ask()).text()).toBe('page 1');
 		expect(times).toEqual({ read: 1, answered: 1 });
-		change();
+		change('formulas');
 		expect(await (await ask()).text()).toBe('page 2');
 		expect(times).toEqual({ read: 2, answered: 2 });
+	});
+
+	it('stays through a change of what it never read, and goes by the kitchen and by who asks', async () => {
+		const { ask, times, change } = visits();
+		await ask();
+		change('sales');
+		expect(await (await ask()).text()).toBe('page 1');
+		change('memberships');
+		expect(await (await ask()).text()).toBe('page 2');
+		// The name of who asks is about the page; what is in it was read of the kitchen.
+		expect(times).toEqual({ read: 1, answered: 2 });
+		change('kitchens');
+		expect(await (await ask()).text()).toBe('page 3');
+		expect(times).toEqual({ read: 2, answered: 3 });
 	});
 
 	it('is of its address with all it was asked for', async () => {

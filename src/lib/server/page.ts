@@ -1,11 +1,11 @@
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { RequestEvent } from '@sveltejs/kit';
-import { keepUntilChange, keptSince, known } from './db/known.ts';
+import { known, knownAnswer } from './db/known.ts';
 import { today } from './kitchens.ts';
 
 /**
- * What a page shows, worked out again only where something of the kitchen was changed since, or it is another day
+ * What a page shows, worked out again only where something it was read from was changed since, or it is another day
  * there; then its whole answer is kept as well. `what` names the page and all it was asked for. Nothing that is made
  * anew for each visitor may be in it: two forms of one id would be one.
  */
@@ -14,7 +14,7 @@ export function knownPage<T>(locals: App.Locals, what: string, read: () => Promi
 	const { db, kitchen, who } = locals;
 	// Kept for all who may the same.
 	const rights = who?.rights.join() ?? '';
-	return known(db, kitchen.id, 'all', `page ${what} ${rights} ${today(kitchen)}`, read);
+	return known(db, kitchen.id, [], `page ${what} ${rights} ${today(kitchen)}`, read);
 }
 
 /** Says of an answer that it is of this moment: a timer runs on it. */
@@ -55,7 +55,7 @@ class KeptAnswer {
 	}
 }
 
-/** The answer of a page that was asked for before, where nothing was changed since; otherwise what `resolve` gives. */
+/** The answer of a page that was asked for before, where nothing it was read from was changed since; otherwise what `resolve` gives. */
 export async function answerOnce(
 	event: RequestEvent,
 	resolve: (event: RequestEvent) => Promise<Response> | Response
@@ -64,12 +64,20 @@ export async function answerOnce(
 	// As it came: what a page asks for again of its data is no part of the event's own address.
 	const { who } = locals;
 	const by = `${who?.membership?.id} ${who?.session.cameBy} ${who?.rights.join()} ${who?.device?.id}`;
-	const what = `answer ${by} ${request.url} ${today(locals.kitchen)}`;
-	const before = await keptSince(locals.kitchen.id, 'all', what);
-	if (before instanceof KeptAnswer) return before.to(request);
-	const response = await resolve(event);
-	if (!locals.isKnown || response.status !== 200 || response.headers.has('set-cookie')) return response;
-	const answer = new KeptAnswer(response.headers, new Uint8Array(await response.arrayBuffer()));
-	keepUntilChange(locals.kitchen.id, 'all', what, Promise.resolve(answer));
-	return answer.to(request);
+	// What is next of a plan is told by the hour.
+	const what = `answer ${by} ${request.url} ${today(locals.kitchen)} ${new Date().getUTCHours()}`;
+	const given = await knownAnswer(
+		locals.kitchen.id,
+		what,
+		async () => {
+			const response = await resolve(event);
+			const mayKeep = locals.isKnown && response.status === 200 && !response.headers.has('set-cookie');
+			// Read whole while what it is read from is noted.
+			return mayKeep
+				? new KeptAnswer(response.headers, new Uint8Array(await response.arrayBuffer()))
+				: response;
+		},
+		(answer) => answer instanceof KeptAnswer
+	);
+	return given instanceof KeptAnswer ? given.to(request) : given;
 }

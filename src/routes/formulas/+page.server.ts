@@ -7,7 +7,7 @@ import { redirect } from '@sveltejs/kit';
 import { newFormulaDraft } from '$lib/formula/draft.ts';
 import { partsOfFormula, planFacts } from '$lib/formula/recipe.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { recentSummaries } from '$lib/server/batches/standing.ts';
+import { countRecorded, recentTelling } from '$lib/server/batches/standing.ts';
 import { startFormula } from '$lib/server/formulas/drafts.ts';
 import { listFormulas } from '$lib/server/formulas/read.ts';
 import { today } from '$lib/server/kitchens.ts';
@@ -19,9 +19,10 @@ export const load: PageServerLoad = ({ locals, url }) =>
 	knownPage(locals, `formulas ${url.searchParams.has('away') ? 'away' : ''}`, async () => {
 		const { db, kitchen } = locals;
 		const archived = url.searchParams.has('away');
-		const [formulas, batches, ingredients] = await Promise.all([
+		const [formulas, batches, recorded, ingredients] = await Promise.all([
 			listFormulas(db, kitchen.id),
-			recentSummaries(db, kitchen),
+			recentTelling(db, kitchen),
+			countRecorded(db, kitchen),
 			readCoreShelf(db, kitchen, today(kitchen))
 		]);
 		const history = cookLossHistory(batches);
@@ -48,8 +49,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 						hasDraft: formula.draft !== null,
 						packPieces: product?.packPieces ?? null,
 						pieceMany: product?.pieceMany ?? '',
-						batches: batches.filter((batch) => batch.formulaId === formula.id && batch.standing.recorded)
-							.length,
+						batches: recorded.get(formula.id) ?? 0,
 						hydration: facts ? openedHydration(formula.lines, ingredients, mixes) : null,
 						ballWeight_g: facts?.yield.ballWeight_g ?? null,
 						finishedWeight_g: facts?.yield.finishedWeight_g ?? null,

@@ -1,7 +1,7 @@
 import { mean } from '$core/measure/round.ts';
 import { pooledSpread, standardDeviation, type PooledSpread } from '$core/measure/spread.ts';
 import { expectedCookLoss, HISTORY_BATCHES } from '$core/plan.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import type { BatchSummary, TellingBatch } from '../../batch/summary.ts';
 import type { Batch } from '../../batch/types.ts';
 import { groupBy } from '../rows.ts';
 
@@ -32,6 +32,9 @@ const wasWeighed = ({ standing }: Made): boolean =>
 	standing.cookLoss !== null &&
 	standing.closings.every((closing) => closing.state !== 'off');
 
+/** Whether a batch may say how its formula goes, now or once no other does. */
+export const mayTell = (batch: Made): boolean => isMade(batch) || wasWeighed(batch);
+
 /**
  * The batches that say how a formula goes, newest first: those that square. While there is none, the one on the bench
  * whose pieces were weighed: a first batch has its label before its packs are closed.
@@ -43,11 +46,11 @@ export function telling<B extends Made>(newestFirst: readonly B[]): B[] {
 }
 
 /** What the batches that tell it took of lines by feel, newest first. */
-export const byFeelOf = (newestFirst: readonly BatchSummary[]) =>
+export const byFeelOf = (newestFirst: readonly TellingBatch[]) =>
 	telling(newestFirst).map(({ standing }) => standing.byFeel);
 
 /** How much cook loss differs from one batch of a formula to the next; null where no formula has two that square. */
-export function lossSpread(batches: readonly BatchSummary[]): PooledSpread | null {
+export function lossSpread(batches: readonly TellingBatch[]): PooledSpread | null {
 	const byFormula = groupBy(batches.filter(squares), (batch) => batch.formulaId);
 	return pooledSpread(
 		[...byFormula.values()].map((of) => of.flatMap(({ standing }) => standing.cookLoss ?? []))
@@ -55,7 +58,7 @@ export function lossSpread(batches: readonly BatchSummary[]): PooledSpread | nul
 }
 
 /** By how much the mean ball of each batch missed the weight that was aimed at. */
-export const ballsOff_g = (batches: readonly BatchSummary[]): number[] =>
+export const ballsOff_g = (batches: readonly TellingBatch[]): number[] =>
 	batches.flatMap(({ ballWeight_g, standing }) => {
 		const ball_g = mean(standing.ballWeights_g);
 		return ball_g === null ? [] : ball_g - ballWeight_g;
@@ -63,12 +66,12 @@ export const ballsOff_g = (batches: readonly BatchSummary[]): number[] =>
 
 /** The batches cooked as this one: the oven takes other water than the griddle. */
 export const cookedAs = (
-	newestFirst: readonly BatchSummary[],
+	newestFirst: readonly TellingBatch[],
 	{ cooking }: Pick<BatchSummary, 'cooking'>
-): BatchSummary[] => newestFirst.filter((batch) => batch.cooking === cooking);
+): TellingBatch[] => newestFirst.filter((batch) => batch.cooking === cooking);
 
 /** Cook loss to expect of each formula from its newest batches that tell it, by formula id. */
-export function cookLossHistory(newestFirst: readonly BatchSummary[]): Map<string, number> {
+export function cookLossHistory(newestFirst: readonly TellingBatch[]): Map<string, number> {
 	const history = new Map<string, number>();
 	for (const [formulaId, batches] of groupBy(newestFirst, (batch) => batch.formulaId)) {
 		const losses = telling(batches).flatMap(({ standing }) => standing.cookLoss ?? []);
@@ -82,7 +85,7 @@ export function cookLossHistory(newestFirst: readonly BatchSummary[]): Map<strin
 const LEAST_FOR_SPREAD = 4;
 
 /** What a formula's mixes that squared lost between what went in and the dough; null without enough of them. */
-export function usualMixGap(newestFirst: readonly BatchSummary[]): { mean_g: number; sd_g: number } | null {
+export function usualMixGap(newestFirst: readonly TellingBatch[]): { mean_g: number; sd_g: number } | null {
 	const gaps = newestFirst
 		.filter(squares)
 		.flatMap(({ standing: { doughMass_g, doughWeight_g } }) =>
@@ -96,7 +99,7 @@ export function usualMixGap(newestFirst: readonly BatchSummary[]): { mean_g: num
  * Share of what is weighed in that a formula's newest batches brought to sellable balls: residue,
  * leftover and rejects are what is missing. Null without any.
  */
-export function usualYield(newestFirst: readonly BatchSummary[]): number | null {
+export function usualYield(newestFirst: readonly TellingBatch[]): number | null {
 	const yields = newestFirst
 		.filter(squares)
 		.flatMap(({ standing: { sellable, ballWeight_g, doughMass_g } }) =>
@@ -107,7 +110,7 @@ export function usualYield(newestFirst: readonly BatchSummary[]): number | null 
 
 /** Least and most hydration really used in a formula's newest batches; null without any. */
 export function hydrationHistory(
-	newestFirst: readonly BatchSummary[]
+	newestFirst: readonly TellingBatch[]
 ): { low: number; high: number; batches: number } | null {
 	const used = newestFirst
 		.filter(isMade)

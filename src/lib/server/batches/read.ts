@@ -21,9 +21,6 @@ import { closingsOf, standingAt } from './closed.ts';
 import { equipmentOf } from './equipment.ts';
 import { batchFromRow, batchRows, lineFromRow, type BatchRow, type LineRow } from './rows.ts';
 
-/** So many of a formula's newest batches say how it goes: expected loss, yield, what is usual. */
-export const RECENT_BATCHES = 24;
-
 /** A batch with its entries, as the fold takes them. */
 export interface ReadBatch {
 	batch: Batch;

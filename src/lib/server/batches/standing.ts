@@ -1,9 +1,13 @@
-import type { BatchStanding, BatchSummary } from '../../batch/summary.ts';
+import type { BatchStanding, BatchSummary, TellingBatch } from '../../batch/summary.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Database } from '../db/connection.ts';
+import { known } from '../db/known.ts';
 import type { Row } from '../rows.ts';
+import { mayTell } from './history.ts';
 import { namedBatches, namedFromRow } from './rows.ts';
 
+/** So many of a formula's newest batches tell how it goes. */
+export const RECENT_BATCHES = 24;
 /** And so many of each product where every one is listed. */
 const RECENT_OF_EACH = 12;
 
@@ -77,6 +81,33 @@ export async function recentSummaries(
 	const rows = await summaries(db, kitchen.id).join(ranked, 'r.id', 'b.id').where('r.place', '<=', each);
 	return rows.map(fromRow);
 }
+
+/** What of summaries tells how formulas go. */
+const telling = (newestFirst: readonly BatchSummary[]): TellingBatch[] =>
+	newestFirst.filter(mayTell).map(({ packsLeft: _, ...batch }) => batch);
+
+/** The newest batches of every product that may say how its formula goes, newest first: kept through sales and weighings. */
+export const recentTelling = (db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<TellingBatch[]> =>
+	known(db, kitchen.id, [], 'batches that tell', async () => telling(await recentSummaries(db, kitchen)));
+
+/** The same of one formula, among its newest batches. */
+export const tellingOf = (
+	db: Database,
+	kitchen: Pick<Kitchen, 'id'>,
+	formulaId: string
+): Promise<TellingBatch[]> =>
+	known(db, kitchen.id, [], `batches that tell of ${formulaId}`, async () =>
+		telling(await listSummaries(db, kitchen, { formulaId, newest: RECENT_BATCHES }))
+	);
+
+/** How many of the newest batches of each formula something was weighed of, by formula id. */
+export const countRecorded = (db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<Map<string, number>> =>
+	known(db, kitchen.id, [], 'batches recorded', async () => {
+		const counts = new Map<string, number>();
+		for (const { formulaId, standing } of await recentSummaries(db, kitchen))
+			if (standing.recorded) counts.set(formulaId, (counts.get(formulaId) ?? 0) + 1);
+		return counts;
+	});
 
 /** Batches that are planned or on the bench, newest first. */
 export async function summariesOnBench(db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<BatchSummary[]> {

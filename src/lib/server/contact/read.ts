@@ -11,7 +11,8 @@ import { parseDate } from '@internationalized/date';
 import type { Database } from '../db/connection.ts';
 import { listEquipment } from '../equipment.ts';
 import type { Equipment } from '../../kitchen/types.ts';
-import { listIngredients } from '../ingredients.ts';
+import { known } from '../db/known.ts';
+import { listIngredients, SHELF } from '../ingredients.ts';
 import type { ShelfIngredient } from '../../shelf/ingredient.ts';
 import { today } from '../kitchens.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -46,7 +47,8 @@ export async function contactOfProducts(
 	const handled = handledBy(ingredients);
 	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
 	const [makings, cleans, risks, decisions, equipment] = await Promise.all([
-		makingsOn(db, kitchen, dates, handled),
+		// What is weighed of a batch is news to its page alone.
+		known(db, kitchen.id, SHELF, `makings ${dates.join()}`, () => makingsOn(db, kitchen, dates, handled)),
 		cleansOn(db, kitchen.id, dates),
 		standingRisks(db, kitchen.id),
 		decisionsByProduct(db, kitchen.id),
@@ -153,13 +155,13 @@ async function liveDays(
 ): Promise<string[]> {
 	if (products.length === 0) return [];
 	const since = products.map((product) => firstLiveDay(kitchen, product)).toSorted()[0] ?? '';
-	const rows = await db('batches')
-		.where('kitchen_id', kitchen.id)
-		.where('made_on', '>=', since)
-		.whereIn(
-			'product_id',
-			products.map((product) => product.id)
-		)
-		.distinct('made_on');
-	return rows.map((row) => row.made_on);
+	const ids = products.map((product) => product.id);
+	return known(db, kitchen.id, [], `live days of ${ids.join()} since ${since}`, async () => {
+		const rows = await db('batches')
+			.where('kitchen_id', kitchen.id)
+			.where('made_on', '>=', since)
+			.whereIn('product_id', ids)
+			.distinct('made_on');
+		return rows.map((row) => row.made_on);
+	});
 }

@@ -1,4 +1,5 @@
 import knex, { type Knex } from 'knex';
+import { noteRead, tablesIn } from './reads.ts';
 import type { RowOf, Table } from './tables.ts';
 import type { Cell, Cells, Row } from '../rows.ts';
 
@@ -43,7 +44,7 @@ export const isCluster = (): boolean => /^(1|yes|true|on)$/i.test(process.env.DA
  */
 export function openDatabase(url: string, { mayOpen, statement_ms, ...pool }: Pool = {}): Database {
 	const { hostname, port, username, password, pathname } = new URL(url);
-	return knex({
+	const db: Database = knex({
 		client: 'mysql2',
 		// Longer than it ever takes where one is there.
 		acquireConnectionTimeout: isCluster() ? ACQUIRE_OF_CLUSTER_MS : ACQUIRE_MS,
@@ -76,6 +77,8 @@ export function openDatabase(url: string, { mayOpen, statement_ms, ...pool }: Po
 			}
 		}
 	});
+	db.on('query', ({ sql }: { sql: string }) => noteRead(tablesIn(sql)));
+	return db;
 }
 
 type Done = (error: unknown, ...given: unknown[]) => void;

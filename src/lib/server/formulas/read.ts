@@ -68,11 +68,10 @@ async function newestVersions(
 }
 
 /** Every kept version of a formula, newest first. */
-export async function listVersions(
-	db: Database,
-	kitchenId: string,
-	formulaId: string
-): Promise<FormulaVersion[]> {
+export const listVersions = (db: Database, kitchenId: string, formulaId: string): Promise<FormulaVersion[]> =>
+	known(db, kitchenId, [], `versions of ${formulaId}`, () => readVersions(db, kitchenId, formulaId));
+
+async function readVersions(db: Database, kitchenId: string, formulaId: string): Promise<FormulaVersion[]> {
 	const rows = await db('formula_versions as v')
 		.where({ 'v.kitchen_id': kitchenId, 'v.formula_id': formulaId })
 		.orderBy('v.number', 'desc')

@@ -15,9 +15,8 @@ import { partsOfFormula, recipeOf } from '../../formula/recipe.ts';
 import { sourcesOf } from '../../shelf/sources.ts';
 import { barcodeBars } from '../barcode.ts';
 import { ballsOff_g, byFeelOf, cookLossHistory, lossSpread, squares, telling } from '../batches/history.ts';
-import { RECENT_BATCHES } from '../batches/read.ts';
-import { listSummaries, recentSummaries } from '../batches/standing.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import { recentTelling, tellingOf } from '../batches/standing.ts';
+import type { TellingBatch } from '../../batch/summary.ts';
 import { contactOfProducts } from '../contact/read.ts';
 import type { Database } from '../db/connection.ts';
 import { known } from '../db/known.ts';
@@ -48,7 +47,7 @@ export const LONGEST_MARKS = { code: '261231-10', bestBefore: 'Best before 30 Se
 export async function listLabels(
 	db: Database,
 	kitchen: Kitchen,
-	recent?: readonly BatchSummary[]
+	recent?: readonly TellingBatch[]
 ): Promise<Label[]> {
 	const begun = await known(db, kitchen.id, ['labels'], `labels but ${kitchen.rules}`, () =>
 		db('labels')
@@ -76,7 +75,7 @@ export async function getLabel(db: Database, kitchen: Kitchen, productId: string
 async function readLabels(
 	db: Database,
 	kitchen: Kitchen,
-	{ productId, recent }: { productId?: string; recent?: readonly BatchSummary[] | undefined }
+	{ productId, recent }: { productId?: string; recent?: readonly TellingBatch[] | undefined }
 ): Promise<Label[]> {
 	const everyFormula = await listFormulas(db, kitchen.id);
 	const formulas = everyFormula.filter(
@@ -89,10 +88,7 @@ async function readLabels(
 	const [ingredients, packs, batches, saved, revisions, { profile }, tests] = await Promise.all([
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
-		recent ??
-			(only
-				? listSummaries(db, kitchen, { formulaId: only, newest: RECENT_BATCHES })
-				: recentSummaries(db, kitchen)),
+		recent ?? (only ? tellingOf(db, kitchen, only) : recentTelling(db, kitchen)),
 		known(db, kitchen.id, ['labels'], `labels ${kitchen.rules}`, () =>
 			db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules })
 		),
@@ -108,7 +104,7 @@ async function readLabels(
 	const few = formulas.some(({ id }) => telling(byFormula.get(id) ?? []).length < 3);
 	const familyOf = new Map(everyFormula.map(({ id, family }) => [id, family]));
 	const byFamily = groupBy(
-		few && only ? await recentSummaries(db, kitchen) : batches,
+		few && only ? await recentTelling(db, kitchen) : batches,
 		(batch) => familyOf.get(batch.formulaId) ?? ''
 	);
 	const spreadOf = (family: string) => (family === '' ? null : lossSpread(byFamily.get(family) ?? []));
@@ -231,7 +227,7 @@ function usualDesign(kitchen: Kitchen, formula: Formula): LabelDesign {
 
 /** What the newest batches bear out: a declaration, and what the ball weight of the next is worked out from. */
 function weighed(
-	batches: readonly BatchSummary[],
+	batches: readonly TellingBatch[],
 	product: Product,
 	family: PooledSpread | null
 ): Pick<Label, 'recommended' | 'ballBasis'> {

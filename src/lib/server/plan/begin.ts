@@ -5,7 +5,7 @@ import { dayIn } from '../../day.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { KeptPlan } from '../../plan/types.ts';
 import { createBatch } from '../batches/create.ts';
-import { recentSummaries } from '../batches/standing.ts';
+import { recentTelling } from '../batches/standing.ts';
 import type { Database } from '../db/connection.ts';
 import { inTransaction } from '../db/transaction.ts';
 import { refuse } from '../errors.ts';
@@ -21,7 +21,7 @@ export async function beginBatches(db: Database, kitchen: Kitchen, plan: KeptPla
 	if (!taken) return refuse('', 'take the plan first');
 	const { makes } = assembleDay(dayWishOf(taken.basis, taken.wish, kitchen.timeZone));
 	const zero = packedAt(taken.basis.day, taken.wish, kitchen.timeZone);
-	const [formulas, recent] = await Promise.all([listFormulas(db, kitchen.id), recentSummaries(db, kitchen)]);
+	const [formulas, recent] = await Promise.all([listFormulas(db, kitchen.id), recentTelling(db, kitchen)]);
 	let begun = 0;
 	for (const make of makes) {
 		if (plan.batches[make.id]) continue;

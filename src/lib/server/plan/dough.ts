@@ -2,7 +2,7 @@ import { asTaken } from '$core/formula/by-feel.ts';
 import { isDough } from '$core/formula/types.ts';
 import { sumOf } from '$core/measure/round.ts';
 import type { AssembledMake } from '$core/planning/assemble.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import type { TellingBatch } from '../../batch/summary.ts';
 import type { Product } from '../../formula/product.ts';
 import type { Formula, FormulaLine } from '../../formula/types.ts';
 import { byFeelOf, usualYield } from '../batches/history.ts';
@@ -20,7 +20,7 @@ export interface MakeDough {
 export function doughOf(
 	make: Pick<AssembledMake, 'wish' | 'pieces' | 'packs'>,
 	formulas: readonly Formula[],
-	recent: readonly BatchSummary[]
+	recent: readonly TellingBatch[]
 ): MakeDough | null {
 	const formula = formulas.find(({ products }) => products.some(({ id }) => id === make.wish));
 	const product = formula?.products.find(({ id }) => id === make.wish);

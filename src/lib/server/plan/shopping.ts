@@ -4,7 +4,7 @@ import { dayWishOf } from '../../plan/day-wish.ts';
 import { missingOf, type Needed, type ToBuy } from '../../plan/shopping.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { KeptPlan, PlanBasis, TakenTask } from '../../plan/types.ts';
-import { recentSummaries } from '../batches/standing.ts';
+import { recentTelling } from '../batches/standing.ts';
 import type { Database } from '../db/connection.ts';
 import { listFormulas } from '../formulas/read.ts';
 import { listIngredients } from '../ingredients.ts';
@@ -29,7 +29,7 @@ export async function shoppingOf(
 	const { makes } = assembleDay(dayWishOf(of.basis, of.wish, kitchen.timeZone));
 	const [formulas, recent, ingredients, lots, prices] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		recentSummaries(db, kitchen),
+		recentTelling(db, kitchen),
 		listIngredients(db, kitchen.id),
 		lotsOnHand(db, kitchen.id),
 		pricePacks(db, kitchen.id)

@@ -4,7 +4,7 @@ import { isDough, type Ingredient } from '$core/formula/types.ts';
 import { mean } from '$core/measure/round.ts';
 import { pooledSpread } from '$core/measure/spread.ts';
 import { NO_BATCH_FIGURES, type BatchFigures } from '$core/sure/assumptions.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import type { TellingBatch } from '../../batch/summary.ts';
 import type { Formula, FormulaLine } from '../../formula/types.ts';
 import { squares } from '../batches/history.ts';
 import { groupBy } from '../rows.ts';
@@ -25,7 +25,7 @@ export function spreadHistory(
 	lines: readonly FormulaLine[],
 	ingredientOf: (id: string) => Ingredient | undefined,
 	familyOf: (formulaId: string) => string,
-	all: readonly BatchSummary[]
+	all: readonly TellingBatch[]
 ): SpreadHistory {
 	const own = all.filter((batch) => batch.formulaId === formula.id && squares(batch));
 	const batches = own.map(figuresOf);
@@ -46,7 +46,7 @@ export function spreadHistory(
 	};
 }
 
-const figuresOf = ({ standing }: BatchSummary): BatchFigures => ({
+const figuresOf = ({ standing }: TellingBatch): BatchFigures => ({
 	...NO_BATCH_FIGURES,
 	cookLoss: standing.cookLoss,
 	ballWeight_g: mean(standing.ballWeights_g)
@@ -64,9 +64,9 @@ function waterTaken(
 }
 
 /** The spread within formulas of a family; where none has two batches, what is usual. */
-function pooledOf(family: readonly BatchSummary[]): BatchFigures {
+function pooledOf(family: readonly TellingBatch[]): BatchFigures {
 	const groups = [...groupBy(family, (batch) => batch.formulaId).values()];
-	const spreadOf = (value: (batch: BatchSummary) => number | null) =>
+	const spreadOf = (value: (batch: TellingBatch) => number | null) =>
 		pooledSpread(groups.map((of) => of.flatMap((batch) => value(batch) ?? [])))?.sd ?? null;
 	const ball_g = mean(family.flatMap(({ standing }) => mean(standing.ballWeights_g) ?? []));
 	return {

@@ -4,9 +4,9 @@ import { USUAL_ASSUMPTIONS, type LineReading, type Question } from '$core/sure/a
 import type { Kitchen } from '../../kitchen/types.ts';
 import type { Label } from '../../label/types.ts';
 import type { SureOf, SureSubject } from '../../sure/types.ts';
-import { recentSummaries } from '../batches/standing.ts';
+import { recentTelling } from '../batches/standing.ts';
 import { getBatch } from '../batches/read.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import type { TellingBatch } from '../../batch/summary.ts';
 import { compositionsById, currentCompositions } from '../compositions.ts';
 import type { Database } from '../db/connection.ts';
 import { NotFound } from '../errors.ts';
@@ -39,7 +39,7 @@ export function sureSubject(
 /** What every subject of a kitchen is put together with: read once for many. */
 export interface SureBasis {
 	formulas: Formula[];
-	recent: readonly BatchSummary[];
+	recent: readonly TellingBatch[];
 	assumed: AssumedSpread[];
 	compositions: Known['compositions'];
 }
@@ -47,11 +47,11 @@ export interface SureBasis {
 export async function sureBasis(
 	db: Database,
 	kitchen: Kitchen,
-	recent?: readonly BatchSummary[]
+	recent?: readonly TellingBatch[]
 ): Promise<SureBasis> {
 	const [formulas, batches, assumed, compositions] = await Promise.all([
 		listFormulas(db, kitchen.id),
-		recent ?? recentSummaries(db, kitchen),
+		recent ?? recentTelling(db, kitchen),
 		assumedSpreads(db, kitchen.id),
 		currentCompositions(db, kitchen.id)
 	]);

@@ -3,7 +3,7 @@ import { rulesOf } from '$core/rules/index.ts';
 import { bestChance } from '$core/sure/best.ts';
 import { Drawing } from '$core/sure/drawing.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import type { BatchSummary } from '../../batch/summary.ts';
+import type { TellingBatch } from '../../batch/summary.ts';
 import type { Label } from '../../label/types.ts';
 import { SURE_ENOUGH, type SureSubject, type UnsureFigure } from '../../sure/types.ts';
 import type { Database } from '../db/connection.ts';
@@ -21,7 +21,7 @@ export async function unsureFigures(
 	db: Database,
 	kitchen: Kitchen,
 	labels: readonly Label[],
-	recent?: readonly BatchSummary[]
+	recent?: readonly TellingBatch[]
 ): Promise<Map<Label, UnsureFigure[]>> {
 	const basis = await sureBasis(db, kitchen, recent);
 	const found = new Map<Label, UnsureFigure[]>();

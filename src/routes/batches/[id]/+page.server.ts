@@ -8,8 +8,8 @@ import { contactOfBatch } from '$lib/server/contact/read.ts';
 import { closeBatch, correctBatch } from '$lib/server/batches/close.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import { cookedAs, cookLossHistory, usualMixGap } from '$lib/server/batches/history.ts';
-import { getBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
-import { listSummaries } from '$lib/server/batches/standing.ts';
+import { getBatch } from '$lib/server/batches/read.ts';
+import { tellingOf } from '$lib/server/batches/standing.ts';
 import { recordBatch } from '$lib/server/batches/record.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { batchForm, batchInput } from '$lib/server/edge/batch.ts';
@@ -30,7 +30,7 @@ async function readPage(locals: App.Locals, id: string) {
 	const [contact, equipment, batches, sales, lots, profits, working] = await Promise.all([
 		contactOfBatch(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
+		tellingOf(db, kitchen, batch.formulaId),
 		may(locals, 'ledger') ? salesOfBatch(db, kitchen.id, batch.id) : null,
 		lotsFor(db, kitchen.id, batch),
 		may(locals, 'ledger') ? profitOfBatches(db, kitchen, [batch.id]) : null,

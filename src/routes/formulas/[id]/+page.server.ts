@@ -5,8 +5,7 @@ import { formulaDraft, keptDraft } from '$lib/formula/kept-draft.ts';
 import { sourcesOf } from '$lib/shelf/sources.ts';
 import { familyLosses } from '$lib/server/batches/family-losses.ts';
 import { byFeelOf, cookLossHistory, hydrationHistory } from '$lib/server/batches/history.ts';
-import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
-import { listSummaries } from '$lib/server/batches/standing.ts';
+import { tellingOf } from '$lib/server/batches/standing.ts';
 import { attempt, orNotFound, saving, withDraft } from '$lib/server/edge/actions.ts';
 import { formulaForm, formulaInput } from '$lib/server/edge/formula.ts';
 import { allFamilies } from '$lib/server/families.ts';
@@ -37,7 +36,7 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			ownMeasures(db, kitchen.id),
 			allFamilies(db, kitchen.id),
 			listVersions(db, kitchen.id, formula.id),
-			listSummaries(db, kitchen, { formulaId: formula.id, newest: RECENT_BATCHES })
+			tellingOf(db, kitchen, formula.id)
 		]);
 		return {
 			draft: formulaDraftFor(locals, formulaDraft(formula)),

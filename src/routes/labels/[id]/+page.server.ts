@@ -24,13 +24,14 @@ import { decisionForm } from '$lib/server/edge/contact.ts';
 import { labelDesign, labelForm } from '$lib/server/edge/label.ts';
 import { draftId, labelDraft } from '$lib/label/draft.ts';
 import { approveLabel } from '$lib/server/labels/approve.ts';
+import { RECENT_BATCHES } from '$lib/server/batches/standing.ts';
 import { getLabel } from '$lib/server/labels/read.ts';
 import { heldBatches } from '$lib/server/labels/held.ts';
 import { labelRules, underRules } from '$lib/server/labels/rules.ts';
 import { today } from '$lib/server/kitchens.ts';
 import { beginShelfTest, noteShelfDay } from '$lib/server/labels/shelf-tests.ts';
 import { saveLabel } from '$lib/server/labels/save.ts';
-import { listBatches, RECENT_BATCHES } from '$lib/server/batches/read.ts';
+import { listBatches } from '$lib/server/batches/read.ts';
 import type { Actions, PageServerLoad } from './$types';
 import { whoDid } from '$lib/server/people/deeds.ts';
 

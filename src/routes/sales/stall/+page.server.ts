@@ -8,11 +8,14 @@ import { saySoldOut, soldOutToday, takeBackSoldOut } from '$lib/server/plan/sold
 import { listProducts } from '$lib/server/products.ts';
 import { soldOutForm } from '$lib/server/edge/plan.ts';
 import { saving } from '$lib/server/edge/actions.ts';
+import { knownPage } from '$lib/server/page.ts';
 import { tillForm } from '$lib/server/edge/sale.ts';
 import { countTill, tillCounts, tillsSold } from '$lib/server/sales/till-count.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
+export const load: PageServerLoad = ({ locals }) => knownPage(locals, 'stall', () => readPage(locals));
+
+async function readPage({ db, kitchen }: App.Locals) {
 	const day = today(kitchen);
 	const [left, channels, { profile }, takings, known, counts, tills, orders, soldOut, products] =
 		await Promise.all([
@@ -29,7 +32,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		]);
 	return {
 		// The oldest are sold first.
-		left: left.reverse(),
+		left: left.toReversed(),
 		channels: [...new Set([...channels, ...(profile?.channels ?? [])])],
 		/** Taken today by place; of each what was cash and card. */
 		takings: takings.map((each) => ({ ...each, ...tills.get(each.name) })),
@@ -42,7 +45,7 @@ export const load: PageServerLoad = async ({ locals: { db, kitchen } }) => {
 		products: products.filter(({ price }) => price !== null).map(({ id, name }) => ({ id, name })),
 		day
 	};
-};
+}
 
 export const actions: Actions = {
 	count: saving(tillForm, async ({ locals: { db, kitchen } }, form) => {

@@ -92,6 +92,7 @@ import * as whereFrom from './0090_where_from.ts';
 import * as ceremonies from './0091_ceremonies.ts';
 import * as packsAsCounted from './0092_packs_as_counted.ts';
 import * as leftEntries from './0093_left_entries.ts';
+import * as usageCounted from './0094_usage_counted.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -187,5 +188,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0090_where_from', whereFrom],
 	['0091_ceremonies', ceremonies],
 	['0092_packs_as_counted', packsAsCounted],
-	['0093_left_entries', leftEntries]
+	['0093_left_entries', leftEntries],
+	['0094_usage_counted', usageCounted]
 ];

@@ -1,23 +1,27 @@
 import { batchFor, lotsFor as shapedLots } from '$lib/server/edge/shapes.ts';
 import { cookedAs, cookLossHistory, squares } from '$lib/server/batches/history.ts';
-import { readBatch, RECENT_BATCHES } from '$lib/server/batches/read.ts';
-import { listSummaries } from '$lib/server/batches/standing.ts';
+import { readBatch } from '$lib/server/batches/read.ts';
+import { tellingOf } from '$lib/server/batches/standing.ts';
 import { stationFacts } from '$lib/server/bench/station.ts';
 import { orderedPacks } from '$lib/server/orders/read.ts';
 import { lotsFor } from '$lib/server/lots/read.ts';
 import { mixParts } from '$lib/server/mixes.ts';
 import { shelfReader } from '$lib/server/shelf.ts';
+import { knownPage } from '$lib/server/page.ts';
 import { orNotFound } from '$lib/server/edge/actions.ts';
 import { listEquipment } from '$lib/server/equipment.ts';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ locals, params }) => {
+export const load: LayoutServerLoad = ({ locals, params }) =>
+	knownPage(locals, `bench ${params.id}`, () => readBench(locals, params.id));
+
+async function readBench(locals: App.Locals, id: string) {
 	const { db, kitchen } = locals;
-	const { batch, entries } = await orNotFound(readBatch(db, kitchen, params.id));
+	const { batch, entries } = await orNotFound(readBatch(db, kitchen, id));
 	const [station, equipment, batches, lots, shelf, ordered] = await Promise.all([
 		stationFacts(db, kitchen, batch),
 		listEquipment(db, kitchen.id),
-		listSummaries(db, kitchen, { formulaId: batch.formulaId, newest: RECENT_BATCHES }),
+		tellingOf(db, kitchen, batch.formulaId),
 		lotsFor(db, kitchen.id, batch),
 		shelfReader(db, kitchen),
 		orderedPacks(db, kitchen.id, batch.madeOn)
@@ -55,4 +59,4 @@ export const load: LayoutServerLoad = async ({ locals, params }) => {
 		/** Whether loose pieces are made up into short packs here. */
 		sellsShort: kitchen.sellsShort
 	};
-};
+}

@@ -1,8 +1,7 @@
 import { derivePlan } from '$core/plan.ts';
 import { writeRecipeJsonLd } from '$core/file/recipe-jsonld.ts';
 import { cookLossHistory } from '$lib/server/batches/history.ts';
-import { RECENT_BATCHES } from '$lib/server/batches/read.ts';
-import { listSummaries } from '$lib/server/batches/standing.ts';
+import { listSummaries, RECENT_BATCHES } from '$lib/server/batches/standing.ts';
 import { download } from '$lib/server/edge/download.ts';
 import { Refused } from '$lib/server/errors.ts';
 import { fileName, formulaRecipe } from '$lib/server/files.ts';
