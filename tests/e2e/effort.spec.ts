@@ -8,6 +8,10 @@ import { freePort } from '../../scripts/lib/ports.ts';
 import { answered, draftKept, ready, settled } from './making.ts';
 import { comeIn } from '../../scripts/lib/come-in-browser.ts';
 import { expect, test } from './test.ts';
+import { addressOfRunning } from '../../scripts/lib/mariadb.ts';
+import { madeToday } from '../../scripts/lib/made-today.ts';
+import { openDatabase } from '../../src/lib/server/db/connection.ts';
+import { theKitchen, today } from '../../src/lib/server/kitchens.ts';
 
 test.describe.configure({ timeout: 240_000 });
 test.use({ actionTimeout: 30_000 });
@@ -70,6 +74,10 @@ test('a sale at the stall takes three presses at most', async ({ page }) => {
 	layDemo(join(folder, 'data'));
 	application = await startApplication(join(folder, 'data'), await freePort());
 	await comeIn(page.context(), application.address);
+	const db = openDatabase(addressOfRunning(join(folder, 'data')));
+	const kitchen = await theKitchen(db);
+	await madeToday(db, today(kitchen), kitchen.id);
+	await db.destroy();
 	const person = new Person(page);
 	await page.goto(application.address);
 	await ready(page);

@@ -313,5 +313,5 @@ describe('no approved label, and no bag the printer takes', () => {
 		);
 		// Most of them are refused, and should be; but not all.
 		expect(printed).toBeGreaterThan(0);
-	});
+	}, 240_000);
 });

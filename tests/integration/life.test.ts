@@ -57,8 +57,9 @@ describe('what a kitchen takes of its installation', () => {
 	it('is counted row by row, and said from four fifths on', async () => {
 		const usage = await countUsage(bench.db, kitchenId);
 		const counted = await rowsOf(kitchenId);
-		// The count itself is a row that was not there yet.
+		// The count itself is a row that was not there yet, and so is that it was changed.
 		delete counted.kitchen_usage;
+		if (counted.changes) counted.changes -= 1;
 		expect(usage.rows).toBe(Object.values(counted).reduce((sum, rows) => sum + rows, 0));
 		expect(usage.bytes).toBeGreaterThan(300 * usage.rows);
 		const limits = await limitsOf(bench.db, kitchenId);

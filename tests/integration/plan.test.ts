@@ -1,5 +1,6 @@
 import { parseDate } from '@internationalized/date';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { madeToday } from '../../scripts/lib/made-today.ts';
 import type { Entry, Happening } from '$core/bench/entries.ts';
 import { keepEntries } from '$lib/server/bench/entries.ts';
 import { dumpKitchen } from '$lib/server/archive/dump.ts';
@@ -143,12 +144,8 @@ describe('an order', () => {
 	});
 
 	it('becomes a sale that points at it, of the oldest packs that keep', async () => {
-		const left = await bench
-			.db('batches')
-			.where('packs_left', '>', 1)
-			.orderBy(['made_on', 'id'])
-			.first('product_id', 'id', 'packs_left');
-		const [id] = await order({ lines: [{ productId: left?.product_id ?? '', packs: 1, price: '6.50' }] });
+		const left = await madeToday(bench.db, today(bench.kitchen), bench.kitchen.id);
+		const [id] = await order({ lines: [{ productId: left.product_id, packs: 1, price: '6.50' }] });
 		const before = (await tillsSold(bench.db, bench.kitchen.id, today(bench.kitchen))).get('From the door');
 		await handOver(bench.db, bench.kitchen, id, 1, 'cash');
 		const sale = await bench
@@ -163,17 +160,13 @@ describe('an order', () => {
 	});
 
 	it('paid ahead is in the till of the day it was paid, and once', async () => {
-		const left = await bench
-			.db('batches')
-			.where('packs_left', '>', 0)
-			.orderBy(['made_on', 'id'])
-			.first('product_id');
+		const left = await madeToday(bench.db, today(bench.kitchen), bench.kitchen.id);
 		const till = async () =>
 			Number((await tillsSold(bench.db, bench.kitchen.id, today(bench.kitchen))).get('A stall')?.card ?? 0);
 		const [id] = await order({
 			place: 'A stall',
 			paid: 'card',
-			lines: [{ productId: left?.product_id ?? '', packs: 1, price: '4.00' }]
+			lines: [{ productId: left.product_id, packs: 1, price: '4.00' }]
 		});
 		expect(await till()).toBe(4);
 		await handOver(bench.db, bench.kitchen, id, 1, 'ahead');

@@ -1,10 +1,12 @@
 import type { KeptPlan, PlanBasis, PlanWish } from '../../../src/lib/plan/types.ts';
 import { takeOrder } from '../../../src/lib/server/orders/keep.ts';
+import { today } from '../../../src/lib/server/kitchens.ts';
 import { pageOfPlan } from '../../../src/lib/server/plan/page.ts';
 import { takePlan } from '../../../src/lib/server/plan/plans.ts';
 import { newId } from '../../../src/lib/server/rows.ts';
 import type { OrderInput } from '../../../src/lib/orders/types.ts';
 import { plannedTasks } from '../../../src/lib/testing/plan-tasks.ts';
+import { madeToday } from '../made-today.ts';
 import type { Making } from './form.ts';
 import type { Subjects } from './subjects.ts';
 
@@ -18,8 +20,7 @@ export function planForms({
 	other,
 	fresh,
 	equipment,
-	product,
-	stocked
+	product
 }: Subjects): Record<string, Making> {
 	/** Another day each time, on which nobody has planned anything. */
 	const freshDay = () =>
@@ -61,12 +62,7 @@ export function planForms({
 		return id;
 	};
 	/** A product of which a pack is there to be fetched. */
-	const inStock = async () => {
-		const batch = await db('batches')
-			.where({ kitchen_id: kitchen.id, id: await stocked() })
-			.first('product_id');
-		return batch?.product_id ?? '';
-	};
+	const inStock = async () => (await madeToday(db, today(kitchen), kitchen.id)).product_id;
 	return {
 		'/plan tool': async () => ({
 			draft: { id: await equipment(), kind: 'bowl', places: '1', capacity_g: '4000' }
