@@ -2,12 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.ts';
-import { soaked } from './lib/soak.ts';
+import { MOST_MB, soaked } from './lib/soak.ts';
 import { report } from './lib/trouble.ts';
 
 const MINUTES = 20;
-/** What the process may hold: docs/operate.md. */
-const MOST_MB = 400;
 
 /**
  * `npm run soak [-- MINUTES]`: a light day of a kitchen, 20 pages a second, ten that listen, two sales and two readings a

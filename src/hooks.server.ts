@@ -17,6 +17,7 @@ import { notLetIn } from '$lib/server/edge/asked.ts';
 import { actCalled, askAtTheDoor, type Asked } from '$lib/server/edge/door/door.ts';
 import { beyondLimits } from '$lib/server/edge/limits.ts';
 import { makeSafe } from '$lib/server/edge/headers.ts';
+import { inTurn } from '$lib/server/edge/in-turn.ts';
 import { log, logged } from '$lib/server/edge/log.ts';
 import { ledTo, turnedAway, type TurnedAway } from '$lib/server/edge/turned-away.ts';
 import { unreadable, type Unreadable } from '$lib/server/kept/unreadable.ts';
@@ -57,19 +58,25 @@ export const init: ServerInit = () => {
 	);
 };
 
+/** What is asked of the process, and not of a kitchen: it is answered whatever its database does. */
+const OF_THE_PROCESS = ['/alive', '/ready'];
+/** Whoever asked has gone: nobody reads this, but in the metrics. */
+const GONE = 499;
+
 /** Sees how long a request takes, by the pattern of its route. */
 export const handle: Handle = async (input) => {
 	const seen = requests.startTimer({
 		route: input.event.route.id ?? 'none',
 		method: input.event.request.method
 	});
-	const response = await handled(input);
+	const waits = input.event.request.method === 'GET' && !OF_THE_PROCESS.includes(input.event.route.id ?? '');
+	const response = waits
+		? ((await inTurn(input.event.request, async () => handled(input))) ??
+			new Response(null, { status: GONE }))
+		: await handled(input);
 	seen({ status: `${Math.floor(response.status / 100)}xx` });
 	return response;
 };
-
-/** What is asked of the process, and not of a kitchen: it is answered whatever its database does. */
-const OF_THE_PROCESS = ['/alive', '/ready'];
 
 const handled: Handle = async ({ event, resolve }) => {
 	event.locals.requestId = ulid();

@@ -17,6 +17,14 @@ export interface Application {
 
 const LIMIT_MS = 300_000;
 
+/** What a version's `npm start` hands to Node: how much it may hold, and its entry. */
+function startOf(folder: string): string[] {
+	const { scripts } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8')) as {
+		scripts: { start: string };
+	};
+	return scripts.start.split(' ').slice(1);
+}
+
 /** Starts it and waits for its address; rejects with what it printed when it ends instead. */
 export async function startApplication(
 	dataDir: string,
@@ -27,7 +35,7 @@ export async function startApplication(
 	from = root
 ): Promise<Application> {
 	const { DATABASE_URL: _none, ...inherited } = process.env;
-	const child = spawn(process.execPath, [join(from, 'scripts', 'run.mjs'), 'start', ...args], {
+	const child = spawn(process.execPath, [...startOf(from), ...args], {
 		cwd: from,
 		stdio: ['ignore', 'pipe', 'pipe'],
 		env: { ...inherited, DATA_DIR: dataDir, PORT: String(port), ...env }

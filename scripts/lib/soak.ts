@@ -21,6 +21,8 @@ const REQUESTS_A_SECOND = 20;
 const ENTRIES_A_SECOND = 2;
 const STREAMS = 10;
 const LOOK_MS = 5000;
+/** What a process may hold meanwhile: docs/operate.md. */
+export const MOST_MB = 400;
 
 /** What a light day comes to. */
 export interface Soaked {

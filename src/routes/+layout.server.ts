@@ -59,10 +59,10 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		};
 	const { kitchen } = locals;
 	const running = who.rights.includes('make')
-		? await known(db, kitchen.id, [], `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
+		? await known(db, kitchen.id, `running ${today(kitchen)}`, () => runningSteps(db, kitchen.id))
 		: [];
 	const next = who.rights.includes('make')
-		? await known(db, kitchen.id, [], `next ${today(kitchen)} ${new Date().getUTCHours()}`, () =>
+		? await known(db, kitchen.id, `next ${today(kitchen)} ${new Date().getUTCHours()}`, () =>
 				nextTasks(db, kitchen, new Date())
 			)
 		: [];
@@ -85,7 +85,7 @@ export const load: LayoutServerLoad = async ({ locals, depends }) => {
 		isClosed: who.isClosed,
 		// What devices could not hand in waits for who may decide it.
 		left: who.rights.includes('people')
-			? await known(db, kitchen.id, [], 'left', () => countLeft(db, kitchen.id))
+			? await known(db, kitchen.id, 'left', () => countLeft(db, kitchen.id))
 			: 0,
 		near: who.rights.includes('data') ? await nearOf(locals) : [],
 		who: here

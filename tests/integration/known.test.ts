@@ -19,19 +19,17 @@ async function asRequest<T>(act: () => Promise<T>): Promise<T> {
 	return whileUnchanged(kitchen.id, changes, act);
 }
 /** How often something is read while `between` happens between two requests. */
-async function readings(
-	of: readonly string[],
-	between: () => Promise<unknown>,
-	read: () => Promise<unknown> = async () => undefined
-): Promise<number> {
+async function readings(read: () => Promise<unknown>, between: () => Promise<unknown>): Promise<number> {
 	let times = 0;
-	const once = async () => {
-		await read();
-		return (times += 1);
-	};
 	// Each has a name of its own: what is kept is kept for all of them.
 	const name = `test ${ulid()}`;
-	const ask = () => asRequest(() => known(bench.db, bench.kitchen.id, of, name, once));
+	const ask = () =>
+		asRequest(() =>
+			known(bench.db, bench.kitchen.id, name, async () => {
+				await read();
+				return (times += 1);
+			})
+		);
 	await ask();
 	await ask();
 	expect(times).toBe(1);
@@ -39,6 +37,15 @@ async function readings(
 	await ask();
 	return times;
 }
+
+const rowsOf = (table: 'deeds' | 'jobs' | 'sales') => () =>
+	bench.db(`${table} as t`).where({ 't.kitchen_id': bench.kitchen.id }).select('t.id');
+const names = () => bench.db('ingredients').where({ kitchen_id: bench.kitchen.id }).select('name');
+/** Another reading, which is kept under a name of its own. */
+const kept =
+	(read: () => Promise<unknown>, name = `kept ${ulid()}`) =>
+	() =>
+		known(bench.db, bench.kitchen.id, name, read);
 
 describe('what is known of a kitchen', () => {
 	it('is counted by the database for every table that has rows of one', async () => {
@@ -56,78 +63,73 @@ describe('what is known of a kitchen', () => {
 		expect(every.sort()).toEqual([...new Set(counted.map((row) => row.split(' ')[0]))].sort());
 	});
 
-	it('is read again after a change of its tables, also of one made past the application', async () => {
+	it('is read again after a change of what it read, also of one made past the application', async () => {
 		const { flour } = await makeRoti(bench, 'Known');
-		const touch = () => bench.db('ingredients').where({ id: flour }).update({ name: 'Known flour, other' });
-		expect(await readings(['ingredients'], touch)).toBe(2);
-		await bench.db('ingredients').where({ id: flour }).update({ name: 'Known flour' });
-		expect(await readings(['sales'], touch)).toBe(1);
-	});
-
-	it('goes by the tables it turned out to read, however deep, and by no other', async () => {
-		const { flour } = await makeRoti(bench, 'Deep');
-		const id = bench.kitchen.id;
 		let turn = 0;
 		const touch = () =>
 			bench
 				.db('ingredients')
 				.where({ id: flour })
-				.update({ name: `Deep flour ${(turn += 1)}` });
-		const shelf = () => bench.db('ingredients').where({ kitchen_id: id }).select('name');
-		const sales = () => bench.db('sales as s').where({ 's.kitchen_id': id }).select('s.id');
-		const within = (of: readonly string[], read: () => Promise<unknown>) => () =>
-			known(bench.db, id, of, `within ${ulid()}`, read);
-		expect(await readings([], touch, shelf)).toBe(2);
-		expect(await readings([], touch, sales)).toBe(1);
-		// What is kept within it was read for somebody else before.
-		const name = `kept ${ulid()}`;
-		const kept = () => known(bench.db, id, [], name, async () => shelf());
-		await asRequest(kept);
-		expect(await readings([], touch, kept)).toBe(2);
-		expect(await readings([], touch, within([], within([], shelf)))).toBe(2);
-		// It was given what comes from there, and read nothing itself.
-		expect(
-			await readings(
-				[],
-				touch,
-				within(['ingredients'], async () => undefined)
-			)
-		).toBe(2);
+				.update({ name: `Flour ${(turn += 1)}` });
+		expect(await readings(names, touch)).toBe(2);
+		expect(await readings(rowsOf('sales'), touch)).toBe(1);
+		// However deep, and also where it was read for somebody else before.
+		expect(await readings(kept(kept(names)), touch)).toBe(2);
+		const before = kept(names);
+		await asRequest(before);
+		expect(await readings(before, touch)).toBe(2);
 		// Nobody counts the changes of jobs: what reads them goes by every change.
-		expect(await readings([], touch, () => bench.db('jobs').where({ kitchen_id: id }).select('id'))).toBe(2);
+		expect(await readings(rowsOf('jobs'), touch)).toBe(2);
 		// Deeds come with every change, and whoever tells of one goes by the row that points to it.
-		expect(await readings([], touch, () => bench.db('deeds').where({ kitchen_id: id }).select('id'))).toBe(1);
+		expect(await readings(rowsOf('deeds'), touch)).toBe(1);
+		// Of the kitchen's own row everything that was read for it.
+		const rename = () => bench.db('kitchens').where({ id: bench.kitchen.id }).update({ town: 'Elder Ford' });
+		expect(await readings(kept(rowsOf('sales')), rename)).toBe(2);
 	});
 
-	it('stays where what it took of another reading is the same, read anew; never where it was given something else', async () => {
+	it('goes by what it read also where many wait for a connection', async () => {
+		const { flour } = await makeRoti(bench, 'Many');
+		const times = new Map<string, number>();
+		const all = Array.from({ length: 40 }, (_, nth) => ({
+			name: `many ${ulid()}`,
+			read: nth % 2 === 0 ? names : rowsOf('sales')
+		}));
+		const ask = () =>
+			asRequest(() =>
+				Promise.all(
+					all.map(({ name, read }) =>
+						known(bench.db, bench.kitchen.id, name, async () => {
+							await read();
+							times.set(name, (times.get(name) ?? 0) + 1);
+						})
+					)
+				)
+			);
+		await ask();
+		await bench.db('ingredients').where({ id: flour }).update({ name: 'Many, renamed' });
+		await ask();
+		expect(all.map(({ name }) => times.get(name))).toEqual(all.map(({ read }) => (read === names ? 2 : 1)));
+	});
+
+	it('stays where what it took of another reading was read anew and is the same', async () => {
 		const { flour } = await makeRoti(bench, 'Taken');
-		const id = bench.kitchen.id;
 		const rename = (name: string) => bench.db('ingredients').where({ id: flour }).update({ name });
-		const nameOf = async () => (await bench.db('ingredients').where({ id: flour }).first('name'))?.name ?? '';
-		const [length, given, outer, fromOuter] = [ulid(), ulid(), ulid(), ulid()];
 		let times = 0;
-		// How long the name is does not change with each name.
-		const read = () =>
-			known(bench.db, id, [], outer, async () => {
-				times += 1;
-				return known(bench.db, id, [], length, async () => (await nameOf()).length);
-			});
+		const length = kept(
+			async () => (await bench.db('ingredients').where({ id: flour }).first('name'))?.name.length
+		);
+		const outer = kept(async () => {
+			times += 1;
+			return length();
+		});
 		await rename('Flour A');
-		expect(await asRequest(read)).toBe(7);
+		expect(await asRequest(outer)).toBe(7);
 		await rename('Flour B');
-		expect(await asRequest(read)).toBe(7);
+		expect(await asRequest(outer)).toBe(7);
 		expect(times).toBe(1);
 		await rename('Flour BB');
-		expect(await asRequest(read)).toBe(8);
+		expect(await asRequest(outer)).toBe(8);
 		expect(times).toBe(2);
-		// What whoever asked had read before is not asked for again with what they had then.
-		const withGiven = (name: string) =>
-			known(bench.db, id, [], fromOuter, async () =>
-				known(bench.db, id, ['ingredients'], given, async () => name.length)
-			);
-		expect(await asRequest(() => withGiven('Flour BB'))).toBe(8);
-		await rename('Flour BBB');
-		expect(await asRequest(() => withGiven('Flour BBB'))).toBe(9);
 	});
 
 	it('takes a table by its name in any statement, also within one', () => {
@@ -143,7 +145,7 @@ describe('what is known of a kitchen', () => {
 				await transaction('ingredients').where({ id: flour }).update({ name: 'never' });
 				throw new Error('undone');
 			}).catch(() => undefined);
-		expect(await readings(['ingredients', 'kitchens'], undone)).toBe(1);
+		expect(await readings(names, undone)).toBe(1);
 	});
 
 	it('never hides an allergen that was confirmed a moment ago', async () => {

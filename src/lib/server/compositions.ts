@@ -43,9 +43,7 @@ export function compositionsById(
 	kitchenId: string,
 	ids: string[]
 ): Promise<Map<string, StoredComposition>> {
-	return known(db, kitchenId, ['ingredient_compositions'], `compositions ${ids.join()}`, () =>
-		readCompositionsById(db, kitchenId, ids)
-	);
+	return known(db, kitchenId, `compositions ${ids.join()}`, () => readCompositionsById(db, kitchenId, ids));
 }
 
 async function readCompositionsById(

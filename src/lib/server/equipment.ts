@@ -10,7 +10,7 @@ import { inTransaction } from './db/transaction.ts';
 
 /** The kitchen's equipment by name, what is retired too. */
 export async function listEquipment(db: Database, kitchenId: string): Promise<Equipment[]> {
-	const rows = await known(db, kitchenId, ['equipment'], 'equipment', () =>
+	const rows = await known(db, kitchenId, 'equipment', () =>
 		db('equipment').where('kitchen_id', kitchenId).orderBy('name')
 	);
 	return rows.map((row) => ({

@@ -43,18 +43,13 @@ function fromRow(
 	};
 }
 
-/** Where an ingredient is written down. */
-export const SHELF = ['ingredients', 'ingredient_compositions', 'mix_lines', 'ingredient_measures'];
-
 /** Every ingredient of the kitchen by name, or those named by id. */
 export async function listIngredients(
 	db: Database,
 	kitchenId: string,
 	ids?: string[]
 ): Promise<ShelfIngredient[]> {
-	return known(db, kitchenId, SHELF, `ingredients ${ids?.join() ?? ''}`, () =>
-		readIngredients(db, kitchenId, ids)
-	);
+	return known(db, kitchenId, `ingredients ${ids?.join() ?? ''}`, () => readIngredients(db, kitchenId, ids));
 }
 
 async function readIngredients(db: Database, kitchenId: string, ids?: string[]): Promise<ShelfIngredient[]> {

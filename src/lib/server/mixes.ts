@@ -22,7 +22,7 @@ export async function mixParts(
 	kitchenId: string,
 	shelf: ReadonlyMap<string, Ingredient>
 ): Promise<MixParts> {
-	const lines = await known(db, kitchenId, ['mix_lines'], 'mix lines', () => mixLines(db, kitchenId));
+	const lines = await known(db, kitchenId, 'mix lines', () => mixLines(db, kitchenId));
 	const parts = new Set([...lines.values()].flatMap((each) => each.map((line) => line.ingredient)));
 	return {
 		mixes: Object.fromEntries(lines),

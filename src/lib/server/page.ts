@@ -14,7 +14,7 @@ export function knownPage<T>(locals: App.Locals, what: string, read: () => Promi
 	const { db, kitchen, who } = locals;
 	// Kept for all who may the same.
 	const rights = who?.rights.join() ?? '';
-	return known(db, kitchen.id, [], `page ${what} ${rights} ${today(kitchen)}`, read);
+	return known(db, kitchen.id, `page ${what} ${rights} ${today(kitchen)}`, read);
 }
 
 /** Says of an answer that it is of this moment: a timer runs on it. */

@@ -24,7 +24,7 @@ export async function pricePacks(
 	kitchenId: string,
 	ingredientId?: string
 ): Promise<PricePack[]> {
-	return known(db, kitchenId, ['price_packs'], `prices ${ingredientId ?? ''}`, async () => {
+	return known(db, kitchenId, `prices ${ingredientId ?? ''}`, async () => {
 		const query = db('price_packs').where('kitchen_id', kitchenId);
 		if (ingredientId) query.where('ingredient_id', ingredientId);
 		const rows = await query.orderBy([

@@ -34,9 +34,7 @@ function fromRow(row: Row): Product {
 
 /** Products of the kitchen, or of one formula, by formula name and pack size. */
 export async function listProducts(db: Database, kitchenId: string, formulaId?: string): Promise<Product[]> {
-	return known(db, kitchenId, ['products', 'formulas'], `products ${formulaId ?? ''}`, () =>
-		readProducts(db, kitchenId, formulaId)
-	);
+	return known(db, kitchenId, `products ${formulaId ?? ''}`, () => readProducts(db, kitchenId, formulaId));
 }
 
 async function readProducts(db: Database, kitchenId: string, formulaId?: string): Promise<Product[]> {

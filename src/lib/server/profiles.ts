@@ -8,7 +8,7 @@ import { inTransaction } from './db/transaction.ts';
 
 /** What the kitchen's maker noted of the local law. */
 export async function getProfile(db: Database, kitchenId: string): Promise<KeptProfile> {
-	const row = await known(db, kitchenId, ['local_profiles'], 'profile', () =>
+	const row = await known(db, kitchenId, 'profile', () =>
 		db('local_profiles').where('kitchen_id', kitchenId).first()
 	);
 	return row

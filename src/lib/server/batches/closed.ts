@@ -12,9 +12,7 @@ export function closingsOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchClosing[]>> {
-	return known(db, kitchenId, ['batch_closings'], `closings ${batchIds.join()}`, () =>
-		readClosingsOf(db, kitchenId, batchIds)
-	);
+	return known(db, kitchenId, `closings ${batchIds.join()}`, () => readClosingsOf(db, kitchenId, batchIds));
 }
 
 async function readClosingsOf(

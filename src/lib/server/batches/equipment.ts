@@ -9,9 +9,7 @@ export function equipmentOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, string[]>> {
-	return known(db, kitchenId, ['batch_equipment'], `touched ${batchIds.join()}`, () =>
-		readEquipmentOf(db, kitchenId, batchIds)
-	);
+	return known(db, kitchenId, `touched ${batchIds.join()}`, () => readEquipmentOf(db, kitchenId, batchIds));
 }
 
 async function readEquipmentOf(

@@ -99,7 +99,7 @@ export async function batchContexts(
 	if (ids.length === 0) return [];
 	const [rows, lineRows, entries, shelfOn, equipment, closedBy, draws, since] = await Promise.all([
 		read ?? batchRows(db, kitchen.id).whereIn('b.id', [...ids]),
-		known(db, kitchen.id, ['batch_lines'], `lines ${ids.join()}`, () =>
+		known(db, kitchen.id, `lines ${ids.join()}`, () =>
 			db('batch_lines')
 				.where('kitchen_id', kitchen.id)
 				.whereIn('batch_id', [...ids])

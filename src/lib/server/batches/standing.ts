@@ -66,21 +66,22 @@ export async function listSummaries(
 }
 
 /** The newest batches of every product of the kitchen, newest first. */
-export async function recentSummaries(
+export const recentSummaries = (
 	db: Database,
 	kitchen: Pick<Kitchen, 'id'>,
 	each = RECENT_OF_EACH
-): Promise<BatchSummary[]> {
-	const ranked = db('batches')
-		.where('kitchen_id', kitchen.id)
-		.select(
-			'id',
-			db.raw('ROW_NUMBER() OVER (PARTITION BY product_id ORDER BY made_on DESC, id DESC) AS place')
-		)
-		.as('r');
-	const rows = await summaries(db, kitchen.id).join(ranked, 'r.id', 'b.id').where('r.place', '<=', each);
-	return rows.map(fromRow);
-}
+): Promise<BatchSummary[]> =>
+	known(db, kitchen.id, `newest ${each} batches of each`, async () => {
+		const ranked = db('batches')
+			.where('kitchen_id', kitchen.id)
+			.select(
+				'id',
+				db.raw('ROW_NUMBER() OVER (PARTITION BY product_id ORDER BY made_on DESC, id DESC) AS place')
+			)
+			.as('r');
+		const rows = await summaries(db, kitchen.id).join(ranked, 'r.id', 'b.id').where('r.place', '<=', each);
+		return rows.map(fromRow);
+	});
 
 /** What of summaries tells how formulas go. */
 const telling = (newestFirst: readonly BatchSummary[]): TellingBatch[] =>
@@ -88,7 +89,7 @@ const telling = (newestFirst: readonly BatchSummary[]): TellingBatch[] =>
 
 /** The newest batches of every product that may say how its formula goes, newest first: kept through sales and weighings. */
 export const recentTelling = (db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<TellingBatch[]> =>
-	known(db, kitchen.id, [], 'batches that tell', async () => telling(await recentSummaries(db, kitchen)));
+	known(db, kitchen.id, 'batches that tell', async () => telling(await recentSummaries(db, kitchen)));
 
 /** The same of one formula, among its newest batches. */
 export const tellingOf = (
@@ -96,13 +97,13 @@ export const tellingOf = (
 	kitchen: Pick<Kitchen, 'id'>,
 	formulaId: string
 ): Promise<TellingBatch[]> =>
-	known(db, kitchen.id, [], `batches that tell of ${formulaId}`, async () =>
+	known(db, kitchen.id, `batches that tell of ${formulaId}`, async () =>
 		telling(await listSummaries(db, kitchen, { formulaId, newest: RECENT_BATCHES }))
 	);
 
 /** How many of the newest batches of each formula something was weighed of, by formula id. */
 export const countRecorded = (db: Database, kitchen: Pick<Kitchen, 'id'>): Promise<Map<string, number>> =>
-	known(db, kitchen.id, [], 'batches recorded', async () => {
+	known(db, kitchen.id, 'batches recorded', async () => {
 		const counts = new Map<string, number>();
 		for (const { formulaId, standing } of await recentSummaries(db, kitchen))
 			if (standing.recorded) counts.set(formulaId, (counts.get(formulaId) ?? 0) + 1);

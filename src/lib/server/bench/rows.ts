@@ -45,12 +45,8 @@ export function entriesOfBatches(
 	batchIds: readonly string[],
 	asked: 'open' | 'all'
 ): Promise<Map<string, Entry[]>> {
-	return known(
-		db,
-		kitchenId,
-		['weighings', 'batch_events', 'batch_closings'],
-		`entries ${asked} ${batchIds.join()}`,
-		() => readEntriesOfBatches(db, kitchenId, batchIds, asked)
+	return known(db, kitchenId, `entries ${asked} ${batchIds.join()}`, () =>
+		readEntriesOfBatches(db, kitchenId, batchIds, asked)
 	);
 }
 

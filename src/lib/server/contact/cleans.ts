@@ -9,9 +9,7 @@ import { inTransaction } from '../db/transaction.ts';
 
 /** Cleans of these days in the order they were done, the voided too. */
 export function cleansOn(db: Database, kitchenId: string, days: readonly string[]): Promise<RecordedClean[]> {
-	return known(db, kitchenId, ['cleans', 'clean_voids'], `cleans ${days.join()}`, () =>
-		readCleansOn(db, kitchenId, days)
-	);
+	return known(db, kitchenId, `cleans ${days.join()}`, () => readCleansOn(db, kitchenId, days));
 }
 
 async function readCleansOn(

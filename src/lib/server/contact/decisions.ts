@@ -10,21 +10,15 @@ export async function decisionsByProduct(
 	db: Database,
 	kitchenId: string
 ): Promise<Map<string, KeptDecision[]>> {
-	const { rows, by } = await known(
-		db,
-		kitchenId,
-		['contact_decisions', 'memberships'],
-		'decisions',
-		async () => {
-			const all = await db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id');
-			const doers = await doneBy(
-				db,
-				kitchenId,
-				all.map((row) => row.deed_id)
-			);
-			return { rows: all, by: doers };
-		}
-	);
+	const { rows, by } = await known(db, kitchenId, 'decisions', async () => {
+		const all = await db('contact_decisions').where('kitchen_id', kitchenId).orderBy('id');
+		const doers = await doneBy(
+			db,
+			kitchenId,
+			all.map((row) => row.deed_id)
+		);
+		return { rows: all, by: doers };
+	});
 	return groupBy(
 		rows.map((row) => ({
 			id: row.id,

@@ -53,7 +53,7 @@ export async function makingsOn(
 		);
 	const ids = rows.map((row) => row.id);
 	const [lines, equipment] = await Promise.all([
-		known(db, kitchenId, ['batch_lines'], `ingredients of ${ids.join()}`, () =>
+		known(db, kitchenId, `ingredients of ${ids.join()}`, () =>
 			db('batch_lines')
 				.where('kitchen_id', kitchenId)
 				.whereIn('batch_id', ids)

@@ -12,7 +12,7 @@ import type { Database } from '../db/connection.ts';
 import { listEquipment } from '../equipment.ts';
 import type { Equipment } from '../../kitchen/types.ts';
 import { known } from '../db/known.ts';
-import { listIngredients, SHELF } from '../ingredients.ts';
+import { listIngredients } from '../ingredients.ts';
 import type { ShelfIngredient } from '../../shelf/ingredient.ts';
 import { today } from '../kitchens.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -48,7 +48,9 @@ export async function contactOfProducts(
 	const names = new Map(ingredients.map((ingredient) => [ingredient.id, ingredient.name]));
 	const [makings, cleans, risks, decisions, equipment] = await Promise.all([
 		// What is weighed of a batch is news to its page alone.
-		known(db, kitchen.id, SHELF, `makings ${dates.join()}`, () => makingsOn(db, kitchen, dates, handled)),
+		known(db, kitchen.id, `makings ${dates.join()}`, async () =>
+			makingsOn(db, kitchen, dates, handledBy(await listIngredients(db, kitchen.id)))
+		),
 		cleansOn(db, kitchen.id, dates),
 		standingRisks(db, kitchen.id),
 		decisionsByProduct(db, kitchen.id),
@@ -156,7 +158,7 @@ async function liveDays(
 	if (products.length === 0) return [];
 	const since = products.map((product) => firstLiveDay(kitchen, product)).toSorted()[0] ?? '';
 	const ids = products.map((product) => product.id);
-	return known(db, kitchen.id, [], `live days of ${ids.join()} since ${since}`, async () => {
+	return known(db, kitchen.id, `live days of ${ids.join()} since ${since}`, async () => {
 		const rows = await db('batches')
 			.where('kitchen_id', kitchen.id)
 			.where('made_on', '>=', since)

@@ -8,7 +8,7 @@ import { inTransaction } from '../db/transaction.ts';
 
 /** The kitchen's standing risks, oldest first; those that ended are left out. */
 export async function standingRisks(db: Database, kitchenId: string): Promise<StandingRisk[]> {
-	const rows = await known(db, kitchenId, ['standing_risks'], 'risks', () =>
+	const rows = await known(db, kitchenId, 'risks', () =>
 		db('standing_risks').where('kitchen_id', kitchenId).whereNull('ended_at').orderBy('id')
 	);
 	return rows.map((row) => ({ id: row.id, allergen: row.allergen, why: row.why }));

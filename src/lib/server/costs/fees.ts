@@ -14,7 +14,7 @@ export interface FeeFrom extends Fee {
 
 /** Every fee of the kitchen, the newest first. */
 export function listFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {
-	return known(db, kitchenId, ['channel_fees'], 'fees', () => readListFees(db, kitchenId));
+	return known(db, kitchenId, 'fees', () => readListFees(db, kitchenId));
 }
 
 async function readListFees(db: Database, kitchenId: string): Promise<FeeFrom[]> {

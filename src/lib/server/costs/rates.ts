@@ -16,7 +16,7 @@ const moneyOrNull = (value: unknown) => (value === null ? null : toMoney(value))
 
 /** Every rate of the kitchen, the newest first. */
 export function listRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {
-	return known(db, kitchenId, ['cost_rates'], 'rates', () => readListRates(db, kitchenId));
+	return known(db, kitchenId, 'rates', () => readListRates(db, kitchenId));
 }
 
 async function readListRates(db: Database, kitchenId: string): Promise<RatesFrom[]> {

@@ -18,9 +18,7 @@ export function workingOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, Working>> {
-	return known(db, kitchenId, ['batches', 'batch_equipment', 'equipment'], `working ${batchIds.join()}`, () =>
-		readWorkingOf(db, kitchenId, batchIds)
-	);
+	return known(db, kitchenId, `working ${batchIds.join()}`, () => readWorkingOf(db, kitchenId, batchIds));
 }
 
 async function readWorkingOf(
@@ -60,7 +58,7 @@ export async function benchMinutesOf(
 ): Promise<BenchMinutes> {
 	const [entries, version] = await Promise.all([
 		entriesOf(db, kitchenId, batchId),
-		known(db, kitchenId, ['batches', 'formula_versions'], `steps of ${batchId}`, () =>
+		known(db, kitchenId, `steps of ${batchId}`, () =>
 			db('batches as b')
 				.join('formula_versions as v', 'v.id', 'b.formula_version_id')
 				.where({ 'b.kitchen_id': kitchenId, 'b.id': batchId })

@@ -30,9 +30,8 @@ interface Kept {
 	/** Reads it anew, for whoever took it; and under what it is kept. */
 	again: ((now: Asking) => Kept) | null;
 	what: string;
-	/** The tables that what it was given comes from, and how often these had been changed then: only whoever asks has it newer. */
-	given: readonly string[];
-	givenAt: string;
+	/** How often the kitchen itself had been changed, which is handed to whoever reads. */
+	kitchenAt: number | undefined;
 }
 
 const asking = new AsyncLocalStorage<Asking>();
@@ -44,27 +43,25 @@ export function whileUnchanged<R>(kitchenId: string, changes: Changes, act: () =
 }
 
 /** Who asks is of a kitchen, which is read before anything: all that is kept goes by it. */
-const ALWAYS = ['kitchens'];
+const OF_KITCHEN = ['kitchens'];
 /** And a whole answer by who they are, and on what. */
-const OF_WHO_ASKS = ['kitchens', 'memberships', 'devices'];
+const OF_WHO_ASKS = [...OF_KITCHEN, 'memberships', 'devices'];
 
 /**
- * What `read` gives, or what it gave before where nothing it read was changed since, and none of those tables `of` that
- * what it was given comes from. What it took of other readings may have been read anew: where that gave the same, it is
- * still true. The database counts the changes, so another process's are seen too. Within a transaction, and where a
- * request may write, it always reads. The result is frozen: many share it. `read` may be called again for a later
- * request, so it takes nothing of its own but what `what` names, what comes from `of`, and the kitchen.
+ * What `read` gives, or what it gave before where nothing it read was changed since. What it took of other readings may
+ * have been read anew: where that gave the same, it is still true. The database counts the changes, so another process's
+ * are seen too. Within a transaction, and where a request may write, it always reads. The result is frozen: many share it.
+ * `read` may be called again for a later request, so of its own it takes nothing but the kitchen and what `what` names.
  */
 export async function known<T>(
 	db: Database,
 	kitchenId: string,
-	of: readonly string[],
 	what: string,
 	read: () => Promise<T>
 ): Promise<T> {
 	const now = asking.getStore();
 	if (!now || now.kitchenId !== kitchenId || db.isTransaction) return read();
-	const again = (at: Asking): Kept => keep(at, readWith(at, what, [...ALWAYS, ...of], read, again));
+	const again = (at: Asking): Kept => keep(at, readWith(at, what, OF_KITCHEN, read, again));
 	const kept = (await keptStill(now, what)) ?? again(now);
 	const value = (await kept.value) as T;
 	noteTaken(kept);
@@ -114,8 +111,9 @@ async function isTrue(kept: Kept, now: Asking): Promise<boolean> {
 /** What was taken, as it is now, where it is the same as it was. */
 async function sameNow(taken: Kept, now: Asking): Promise<Kept | null> {
 	if (await isTrue(taken, now)) return taken;
-	const isGivenTheSame = taken.givenAt === changesOf(now, taken.given);
-	const current = (await keptStill(now, taken.what)) ?? (isGivenTheSame ? taken.again?.(now) : null);
+	// It would be read for the kitchen as it was then.
+	if (taken.kitchenAt !== now.numbers.kitchens) return null;
+	const current = (await keptStill(now, taken.what)) ?? taken.again?.(now);
 	if (!current) return null;
 	try {
 		return isDeepStrictEqual(await current.value, await taken.value) ? current : null;
@@ -124,7 +122,7 @@ async function sameNow(taken: Kept, now: Asking): Promise<Kept | null> {
 	}
 }
 
-/** Reads something, and notes what it goes by. */
+/** Reads something, and notes what it goes by: `of` was read before it began. */
 function readWith(
 	now: Asking,
 	what: string,
@@ -139,8 +137,7 @@ function readWith(
 		trueAt: now.changes,
 		again,
 		what,
-		given: of,
-		givenAt: changesOf(now, of),
+		kitchenAt: now.numbers.kitchens,
 		value: whileNotingReads<unknown, Kept>(async () => read().then(frozen)).then(({ value, reads }) => {
 			const names = [...new Set([...of, ...reads.tables])].sort();
 			kept.tables = names.some((table) => NOT_COUNTED.includes(table)) ? 'all' : names;

@@ -9,18 +9,21 @@ export const NEVER_CHANGED: readonly string[] = ['deeds'];
 
 /** Tables whose changes the database counts for no kitchen: what reads them goes by every change there is. */
 export const NOT_COUNTED: readonly string[] = [
-	...[
-		'challenges',
-		'changes',
-		'creations',
-		'deeds',
-		'deleted_kitchens',
-		'feed',
-		'feed_heads',
-		'job_parts',
-		'jobs'
-	],
-	...['pairings', 'passkeys', 'persons', 'rate_limits', 'recovery_codes', 'request_counts', 'sessions']
+	'challenges',
+	'changes',
+	'creations',
+	'deleted_kitchens',
+	'feed',
+	'feed_heads',
+	'job_parts',
+	'jobs',
+	'pairings',
+	'passkeys',
+	'persons',
+	'rate_limits',
+	'recovery_codes',
+	'request_counts',
+	'sessions'
 ];
 
 const NAMES = new Set<string>(Object.keys(TABLES));

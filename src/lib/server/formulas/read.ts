@@ -10,19 +10,14 @@ import { groupBy, toList } from '../rows.ts';
 import { lineFromRow } from './lines.ts';
 import type { Formula, FormulaVersion } from '../../formula/types.ts';
 
-/** Where a formula is written down. */
-const FORMULAS = ['formulas', 'formula_versions', 'formula_lines', 'products'];
-
 /** Every formula of the kitchen by name, those put away among them. */
 export async function listFormulas(db: Database, kitchenId: string): Promise<Formula[]> {
-	return known(db, kitchenId, FORMULAS, 'formulas', () => readFormulas(db, kitchenId));
+	return known(db, kitchenId, 'formulas', () => readFormulas(db, kitchenId));
 }
 
 /** One formula. Throws `NotFound`. */
 export async function getFormula(db: Database, kitchenId: string, id: string): Promise<Formula> {
-	const [formula] = await known(db, kitchenId, FORMULAS, `formula ${id}`, () =>
-		readFormulas(db, kitchenId, id)
-	);
+	const [formula] = await known(db, kitchenId, `formula ${id}`, () => readFormulas(db, kitchenId, id));
 	if (!formula) throw new NotFound('this formula is not here');
 	return formula;
 }
@@ -69,7 +64,7 @@ async function newestVersions(
 
 /** Every kept version of a formula, newest first. */
 export const listVersions = (db: Database, kitchenId: string, formulaId: string): Promise<FormulaVersion[]> =>
-	known(db, kitchenId, [], `versions of ${formulaId}`, () => readVersions(db, kitchenId, formulaId));
+	known(db, kitchenId, `versions of ${formulaId}`, () => readVersions(db, kitchenId, formulaId));
 
 async function readVersions(db: Database, kitchenId: string, formulaId: string): Promise<FormulaVersion[]> {
 	const rows = await db('formula_versions as v')

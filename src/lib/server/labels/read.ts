@@ -49,7 +49,7 @@ export async function listLabels(
 	kitchen: Kitchen,
 	recent?: readonly TellingBatch[]
 ): Promise<Label[]> {
-	const begun = await known(db, kitchen.id, ['labels'], `labels but ${kitchen.rules}`, () =>
+	const begun = await known(db, kitchen.id, `labels but ${kitchen.rules}`, () =>
 		db('labels')
 			.where('kitchen_id', kitchen.id)
 			.whereNot('rules', kitchen.rules)
@@ -89,7 +89,7 @@ async function readLabels(
 		listIngredients(db, kitchen.id),
 		pricePacks(db, kitchen.id),
 		recent ?? (only ? tellingOf(db, kitchen, only) : recentTelling(db, kitchen)),
-		known(db, kitchen.id, ['labels'], `labels ${kitchen.rules}`, () =>
+		known(db, kitchen.id, `labels ${kitchen.rules}`, () =>
 			db('labels').where({ kitchen_id: kitchen.id, rules: kitchen.rules })
 		),
 		readRevisions(db, kitchen, productId),

@@ -61,18 +61,12 @@ export async function readRevisions(
 	kitchen: Kitchen,
 	productId?: string
 ): Promise<Map<string, LabelRevision[]>> {
-	return known(
-		db,
-		kitchen.id,
-		['label_revisions', 'labels', 'formula_versions', 'formula_lines'],
-		`revisions ${kitchen.rules} ${productId ?? ''}`,
-		async () => {
-			const query = revisionRows(db, kitchen);
-			if (productId) query.where('l.product_id', productId);
-			const byProduct = groupBy(await query, (row) => row.product_id);
-			return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
-		}
-	);
+	return known(db, kitchen.id, `revisions ${kitchen.rules} ${productId ?? ''}`, async () => {
+		const query = revisionRows(db, kitchen);
+		if (productId) query.where('l.product_id', productId);
+		const byProduct = groupBy(await query, (row) => row.product_id);
+		return new Map([...byProduct].map(([id, found]) => [id, found.map(fromRow)]));
+	});
 }
 
 /** One approved revision of a product's label, as it was frozen. Throws `NotFound`. */

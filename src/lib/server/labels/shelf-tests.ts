@@ -22,31 +22,26 @@ interface TestRow {
 
 /** Every shelf-life test of the kitchen by product, the newest first. */
 export async function shelfTests(db: Database, kitchenId: string): Promise<Map<string, ShelfTestRecord[]>> {
-	const rows = await known(
-		db,
-		kitchenId,
-		['shelf_tests', 'shelf_test_days', 'shelf_test_pictures'],
-		'shelf tests',
-		() =>
-			db('shelf_tests as t')
-				.leftJoin('shelf_test_days as d', 'd.test_id', 't.id')
-				.leftJoin('shelf_test_pictures as p', 'p.id', 'd.id')
-				.where('t.kitchen_id', kitchenId)
-				.orderBy([
-					{ column: 't.id', order: 'desc' },
-					{ column: 'd.id', order: 'asc' }
-				])
-				.select<TestRow[]>(
-					't.id',
-					't.product_id',
-					't.of_what',
-					't.made_on',
-					't.kept_how',
-					'd.day',
-					'd.is_good',
-					'd.found',
-					'p.id as picture_id'
-				)
+	const rows = await known(db, kitchenId, 'shelf tests', () =>
+		db('shelf_tests as t')
+			.leftJoin('shelf_test_days as d', 'd.test_id', 't.id')
+			.leftJoin('shelf_test_pictures as p', 'p.id', 'd.id')
+			.where('t.kitchen_id', kitchenId)
+			.orderBy([
+				{ column: 't.id', order: 'desc' },
+				{ column: 'd.id', order: 'asc' }
+			])
+			.select<TestRow[]>(
+				't.id',
+				't.product_id',
+				't.of_what',
+				't.made_on',
+				't.kept_how',
+				'd.day',
+				'd.is_good',
+				'd.found',
+				'p.id as picture_id'
+			)
 	);
 	const tests = [...groupBy(rows, (row) => row.id).values()].flatMap((of): ShelfTestRecord[] => {
 		const [first] = of;

@@ -133,7 +133,7 @@ export const materialOf = (key: string): string => key.replace(/^material /, '')
 
 /** The day the first lot of each thing was received, by `lotKey`. */
 export function lotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
-	return known(db, kitchenId, ['lots'], 'kept since', () => readLotsKeptSince(db, kitchenId));
+	return known(db, kitchenId, 'kept since', () => readLotsKeptSince(db, kitchenId));
 }
 
 async function readLotsKeptSince(db: Database, kitchenId: string): Promise<Map<string, string>> {
@@ -181,9 +181,7 @@ export function drawsOf(
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, BatchDraws>> {
-	return known(db, kitchenId, ['lot_moves', 'lots', 'ingredients'], `draws ${batchIds.join()}`, () =>
-		readDrawsOf(db, kitchenId, batchIds)
-	);
+	return known(db, kitchenId, `draws ${batchIds.join()}`, () => readDrawsOf(db, kitchenId, batchIds));
 }
 
 async function readDrawsOf(

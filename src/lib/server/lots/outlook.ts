@@ -54,7 +54,7 @@ export async function stockItems(
 type PlannedRow = Pick<RowOf<'batch_lines'>, 'batch_id' | 'ingredient_id' | 'use_as'> & { planned: string };
 
 async function namesOf(db: Database, kitchenId: string, keys: string[]): Promise<Map<string, string>> {
-	const rows = await known(db, kitchenId, ['ingredients'], `names ${keys.join()}`, () =>
+	const rows = await known(db, kitchenId, `names ${keys.join()}`, () =>
 		db('ingredients').where('kitchen_id', kitchenId).whereIn('id', keys).select('id', 'name')
 	);
 	return new Map(rows.map((row) => [row.id, row.name]));
@@ -72,14 +72,14 @@ async function plannedNeeds(
 		.select('id', 'code', 'materials', 'pack_pieces', 'ball_weight_g');
 	const ids = batches.map((batch) => batch.id);
 	const [lines, drawn] = await Promise.all([
-		known(db, kitchenId, ['batch_lines'], `planned of ${ids.join()}`, () =>
+		known(db, kitchenId, `planned of ${ids.join()}`, () =>
 			db('batch_lines')
 				.where('kitchen_id', kitchenId)
 				.whereIn('batch_id', ids)
 				.groupBy('batch_id', 'ingredient_id', 'use_as')
 				.select<PlannedRow[]>('batch_id', 'ingredient_id', 'use_as', db.raw('SUM(planned_g) AS planned'))
 		),
-		known(db, kitchenId, ['lot_moves', 'lots'], `drawn by ${ids.join()}`, () =>
+		known(db, kitchenId, `drawn by ${ids.join()}`, () =>
 			db('lot_moves as m')
 				.join('lots as l', 'l.id', 'm.lot_id')
 				.where('m.kitchen_id', kitchenId)

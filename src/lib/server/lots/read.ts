@@ -40,9 +40,7 @@ function fromRow(row: LotRow): Lot {
 
 /** The lots there is something left of, or more was drawn from than they held; oldest first. */
 export function lotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
-	return known(db, kitchenId, ['lots', 'lot_moves', 'ingredients'], 'lots on hand', () =>
-		readLotsOnHand(db, kitchenId)
-	);
+	return known(db, kitchenId, 'lots on hand', () => readLotsOnHand(db, kitchenId));
 }
 
 async function readLotsOnHand(db: Database, kitchenId: string): Promise<Lot[]> {
@@ -59,7 +57,7 @@ export async function lotsFor(
 	const materials = batch.stock.flatMap((use) => (use.ingredientId === null ? use.name : []));
 	const ingredients = batch.lines.map((line) => line.ingredient);
 	const what = `lots for ${batch.madeOn} ${[...ingredients, ...materials, ...drawn].join()}`;
-	return known(db, kitchenId, ['lots', 'ingredients'], what, async () => {
+	return known(db, kitchenId, what, async () => {
 		const rows = await lotRows(db, kitchenId)
 			.where((query) => void query.whereIn('l.ingredient_id', ingredients).orWhereIn('l.material', materials))
 			.where((query) => void query.whereNot('l.on_hand', 0).orWhereIn('l.id', drawn))

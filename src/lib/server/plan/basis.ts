@@ -26,19 +26,6 @@ export async function demandDays(db: Database, kitchen: Kitchen): Promise<Demand
 	return comingDemand(db, kitchen, left, onBench);
 }
 
-const FROM = [
-	'batches',
-	'batch_equipment',
-	'batch_events',
-	'weighings',
-	'formulas',
-	'formula_versions',
-	'formula_lines',
-	'products',
-	'ingredients',
-	'equipment'
-];
-
 /** Everything a day at a place is planned from. */
 export async function planBasis(
 	db: Database,
@@ -49,7 +36,7 @@ export async function planBasis(
 ): Promise<PlanBasis> {
 	const of = demand.find((each) => each.day === day && each.place === place);
 	const [making, tools, hours, people] = await Promise.all([
-		known(db, kitchen.id, FROM, 'making of products', () => makingOfProducts(db, kitchen)),
+		known(db, kitchen.id, 'making of products', () => makingOfProducts(db, kitchen)),
 		planTools(db, kitchen.id),
 		placeHours(db, kitchen.id),
 		makers(db, kitchen.id)

@@ -16,19 +16,6 @@ import { listProducts } from '../products.ts';
 import { toMoney } from '../rows.ts';
 import { soldOutSince } from './sold-out.ts';
 
-const FROM = [
-	'sales',
-	'batches',
-	'batch_closings',
-	'products',
-	'formulas',
-	'labels',
-	'orders',
-	'order_lines',
-	'sold_outs',
-	'place_hours'
-];
-
 /** What is known of what one pack brings and costs. */
 interface Worth {
 	price: string;
@@ -44,7 +31,7 @@ export async function comingDemand(
 	onBench: readonly Batch[]
 ): Promise<DemandDay[]> {
 	const day = today(kitchen);
-	const { days, products, worths, ordered } = await known(db, kitchen.id, FROM, `demand ${day}`, () =>
+	const { days, products, worths, ordered } = await known(db, kitchen.id, `demand ${day}`, () =>
 		readDemand(db, kitchen, day)
 	);
 	const named = new Map(products.map((product) => [product.id, product]));

@@ -6,7 +6,7 @@ import { newId, utcNow } from '../rows.ts';
 
 /** When each place sells, where somebody said so. */
 export function placeHours(db: Database, kitchenId: string): Promise<Map<string, Hours>> {
-	return known(db, kitchenId, ['place_hours'], 'place hours', async () => {
+	return known(db, kitchenId, 'place hours', async () => {
 		const rows = await db('place_hours').where('kitchen_id', kitchenId);
 		return new Map(
 			rows.map(({ place, opens_at, closes_at }) => [

@@ -15,7 +15,7 @@ export interface AssumedSpread {
 
 /** What a kitchen assumes otherwise than is usual. */
 export async function assumedSpreads(db: Database, kitchenId: string): Promise<AssumedSpread[]> {
-	const rows = await known(db, kitchenId, ['assumed_spreads'], 'assumed spreads', () =>
+	const rows = await known(db, kitchenId, 'assumed spreads', () =>
 		db('assumed_spreads').where('kitchen_id', kitchenId).orderBy('input')
 	);
 	return rows.map(({ input, spread, note }) => ({ input, spread: Number(spread), note }));
