@@ -36,6 +36,8 @@ export async function inBenchPlace(name: string, act: (place: BenchPlace) => Pro
 		await loadDemoOnce(db);
 		const serveHere = async () => {
 			const port = await freePort();
+			// A bench asks as many kitchens would together.
+			process.env.KITCHEN_REQUESTS ??= String(Number.MAX_SAFE_INTEGER);
 			const running = await serve(port, mariadb.url, await reaching({ port, dataDir: folder, isLan: false }));
 			undo.push(running.stop);
 			return running;
