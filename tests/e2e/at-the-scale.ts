@@ -2,10 +2,11 @@ import { expect, type Page } from '@playwright/test';
 import { answered, ready } from './making.ts';
 import { post } from './making.ts';
 
-/** A simulated scale of this test's own: its pan, worked from outside as a hand would. */
+/** A simulated scale of this test's own, and the hand at its panel. */
 export interface Pan {
 	put(grams: number): Promise<void>;
 	clear(): Promise<void>;
+	/** What the panel cannot do to it: sent as it would send it. */
 	change(traits: Record<string, unknown>): Promise<void>;
 }
 
@@ -13,14 +14,30 @@ export interface Pan {
 export async function scaleOfOwn(page: Page): Promise<Pan> {
 	const name = `test-${Date.now().toString(36)}-${Math.floor(Math.random() * 1e6)}`;
 	await page.addInitScript((own) => localStorage.setItem('square-batch:scale', own), name);
-	const hand = async (move: Record<string, unknown>) => {
-		const answer = await post(page, `/scale/${name}`, move);
-		expect(answer.ok()).toBe(true);
+	const panel = page.getByTestId('simulated-scale');
+	const opened = async () => {
+		if ((await panel.getAttribute('open')) === null) await panel.locator('summary').click();
+	};
+	const press = async (button: string) => {
+		const answer = page.waitForResponse(
+			(response) => response.url().endsWith(`/scale/${name}`) && response.request().method() === 'POST'
+		);
+		await panel.getByRole('button', { name: button }).click();
+		expect((await answer).ok()).toBe(true);
 	};
 	return {
-		put: (grams) => hand({ put: grams }),
-		clear: () => hand({ empty: true }),
-		change: hand
+		put: async (grams) => {
+			await opened();
+			await panel.getByLabel('Grams').fill(String(Math.abs(grams)));
+			await press(grams < 0 ? 'Take off' : 'Put on');
+		},
+		clear: async () => {
+			await opened();
+			await press('Clear the pan');
+		},
+		change: async (traits) => {
+			expect((await post(page, `/scale/${name}`, traits)).ok()).toBe(true);
+		}
 	};
 }
 

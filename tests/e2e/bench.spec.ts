@@ -59,6 +59,16 @@ test('too much of a line: the rest is scaled to it, kept, or some is taken out; 
 	await expect(page.getByTestId('hydration')).toHaveText('62.0%'); // 651 / 1050
 });
 
+test('where no scale is connected, what the hand at the simulated one puts on is read', async ({ page }) => {
+	const pan = await scaleOfOwn(page);
+	await newFormula(page, fresh('Panel roti'), { steps: [REST_STEP] });
+	await planAtBench(page);
+	await weigh(page, pan, 1000);
+	await expect(page.getByTestId('line-now')).toHaveText('Water');
+	await pan.clear();
+	await shows(page, '0.0');
+});
+
 test('the scale unplugged, overloaded, and taking by itself', LONG, async ({ page }) => {
 	const pan = await scaleOfOwn(page);
 	await newFormula(page, fresh('Scale roti'));

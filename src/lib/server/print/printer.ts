@@ -34,7 +34,10 @@ export function printerAt(address: string): LabelPrinter {
 	const ask = async (path: string, init: RequestInit = {}): Promise<Response> => {
 		const answer = await fetch(`${address}${path}`, {
 			...init,
-			headers: deviceKey(),
+			headers: {
+				...deviceKey(),
+				...(typeof init.body === 'string' ? { 'content-type': 'application/json' } : {})
+			},
 			signal: AbortSignal.timeout(LIMIT_MS)
 		}).catch(() => refuse('', 'the label printer does not answer: see that it is on, and try again'));
 		if (!answer.ok) refuse('', 'the label printer did not understand this');

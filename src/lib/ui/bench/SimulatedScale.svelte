@@ -17,7 +17,13 @@
 		try {
 			const answer = await fetch(
 				`/scale/${name}`,
-				move ? { method: 'POST', body: JSON.stringify(move) } : undefined
+				move
+					? {
+							method: 'POST',
+							headers: { 'content-type': 'application/json' },
+							body: JSON.stringify(move)
+						}
+					: undefined
 			);
 			scale = answer.ok ? ((await answer.json()) as ScaleState) : null;
 		} catch {
