@@ -108,9 +108,12 @@ export function clusterNode(
 				await untilReady(child, ports.sql, log);
 				break;
 			} catch (error) {
-				// On a busy machine its library asks of a thread that has not begun yet, and gives up.
-				const isThread = /thread schedparams/.test(readFileSync(log).subarray(before).toString());
-				if (!isThread || tries === TRIES) throw error;
+				// On a busy machine its library asks of a thread that has not begun yet, and gives up; or somebody's connection
+				// has taken one of its ports for a moment.
+				const isPassing = /thread schedparams|Address already in use/.test(
+					readFileSync(log).subarray(before).toString()
+				);
+				if (!isPassing || tries === TRIES) throw error;
 			}
 		}
 		rmSync(init, { force: true });
