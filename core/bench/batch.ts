@@ -96,14 +96,11 @@ export function isRecorded(lines: readonly LineTaken[], measured: BatchMeasured)
 	);
 }
 
-/** Packs there are to sell: what was counted, else none. Planned figures never become packs. */
-export const packsMade = ({ packs }: Pick<BatchMeasured, 'packs'>): number => packs ?? 0;
-
-/** Loose pieces that are in no short pack yet; as many as fill a pack are no short one. */
-export function looseLeft(loose: number | null, shortPacks: readonly number[], packPieces: number): number {
-	const inThem = shortPacks.reduce((sum, pieces) => sum + pieces, 0);
-	return Math.max(0, (loose ?? 0) - inThem) % packPieces;
-}
+/** Packs there are to sell: what was counted and the short ones, else none. Planned figures never become packs. */
+export const packsMade = (
+	{ packs }: Pick<BatchMeasured, 'packs'>,
+	{ shortPacks }: Pick<Bench, 'shortPacks'>
+): number => (packs ?? 0) + shortPacks.length;
 
 /** Dough lines that nobody weighed. */
 export const unweighedDough = <L extends Pick<BatchLine, 'use' | 'weighed_g'>>(lines: readonly L[]): L[] =>

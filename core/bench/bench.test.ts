@@ -1,4 +1,4 @@
-import { looseLeft } from './batch.ts';
+import { looseLeft } from './short-packs.ts';
 import { describe, expect, it } from 'vitest';
 import {
 	benchOf,

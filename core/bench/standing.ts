@@ -82,6 +82,8 @@ export interface Standing {
 	running: Running[];
 	/** Minutes from the first to the last of the making; null where nobody timed it. */
 	taken_min: number | null;
+	/** How many pieces are in each pack made up of loose ones. */
+	shortPacks: number[];
 	/** What it took of lines by feel or to be weighed. */
 	byFeel: TakenShare[];
 	/** Ids of what went into it, or may have: all but what was weighed as nothing. */
@@ -122,6 +124,7 @@ export function standingOf(
 			begunAt !== null && endedAt === null ? { step, begunAt } : []
 		),
 		taken_min,
+		shortPacks: bench.shortPacks,
 		byFeel: takenShares(
 			state.lines.map((line) => ({
 				...lineStanding(line),

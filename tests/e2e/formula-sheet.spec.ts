@@ -413,6 +413,27 @@ test('leaving at once keeps what was typed; typing while a version is kept loses
 	await open(page, sheet);
 	await expect(grams(page, 2)).toHaveValue('615');
 
+	// The same where the write is held back until the sheet was read again: what was typed is what it shows.
+	let letGo = () => {};
+	const held = new Promise<void>((resolve) => (letGo = resolve));
+	await page.route(/draft$/, async (route) => {
+		await held;
+		await route.continue();
+	});
+	await grams(page, 2).fill('625');
+	await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+	await expect(page.getByRole('heading', { level: 1, name: 'Shelf' })).toBeVisible();
+	await page.goBack();
+	await expect(grams(page, 2)).toHaveValue('625');
+	// Gone on with before the first arrived: it is no other person's.
+	await grams(page, 2).fill('635');
+	letGo();
+	await page.unroute(/draft$/);
+	await draftKept(page);
+	await expect(page.getByText('Somebody saved this')).toHaveCount(0);
+	await open(page, sheet);
+	await expect(grams(page, 2)).toHaveValue('635');
+
 	await page.route(/keep$/, async (route) => {
 		await new Promise((resolve) => setTimeout(resolve, 600));
 		await route.continue();

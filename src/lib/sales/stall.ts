@@ -1,6 +1,7 @@
 import { Decimal } from 'decimal.js';
 import type { BatchLeft } from '../batch/left.ts';
-import { remaining, shortPrice } from './short-packs.ts';
+import { remaining } from '$core/bench/short-packs.ts';
+import { shortPrice } from './short-price.ts';
 import type { SaleEntry } from './types.ts';
 import type { PaidBy, SaleKind } from './kinds.ts';
 

@@ -1,4 +1,4 @@
-import { isRecorded, lineStanding, lineTaken, measuredOf, packsMade, recipeMade } from '$core/bench/batch.ts';
+import { openState } from '$core/bench/state.ts';
 import type { Bench } from '$core/bench/bench.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import type { Batch } from '../types.ts';
@@ -6,17 +6,8 @@ import type { Batch } from '../types.ts';
 /** The batch with what its entries say of it, those still on their way to the server too. */
 export function benchBatch(batch: Batch, bench: Bench): Batch {
 	if (batch.closed.length > 0) return batch;
-	const lines = batch.lines.map((line) => ({ ...line, ...lineTaken(line, bench) }));
-	const measured = measuredOf(bench);
-	return {
-		...batch,
-		...measured,
-		lines,
-		recorded: isRecorded(lines, measured),
-		packsMade: packsMade(measured),
-		packsLeft: packsMade(measured) - batch.packsSold - batch.packsGiven,
-		recipe: recipeMade(batch.recipe, lines.map(lineStanding), measured)
-	};
+	const state = openState(batch.lines, batch.recipe, bench);
+	return { ...batch, ...state, packsLeft: state.packsMade - batch.packsSold - batch.packsGiven };
 }
 
 /** Entries without those that came by more than one way: as the server kept them where it did. */

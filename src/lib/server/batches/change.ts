@@ -1,4 +1,6 @@
-import { refuseShortPacks } from '../sales/short-packs.ts';
+import { packsMade } from '$core/bench/batch.ts';
+import { shortPackProblem } from '$core/bench/short-packs.ts';
+import { shortPacksGone } from '../sales/short-packs.ts';
 import { openedHydration } from '$core/formula/mix.ts';
 import { mixParts } from '../mixes.ts';
 import { consumptionOf } from '$core/bench/consumption.ts';
@@ -96,8 +98,11 @@ async function writeFromFold(
 			`${counted(packs)}, but ${gone} of this batch are sold or given away already: count the packs there were, those too`
 		);
 	// Of a closed batch nothing is made up or taken apart any more.
-	if (!closing && (bench.shortPacks.length > 0 || gone > 0))
-		await refuseShortPacks(db, kitchen.id, row.id, { made: bench.shortPacks, loose: batch.loose });
+	if (!closing && (bench.shortPacks.length > 0 || gone > 0)) {
+		const shortGone = await shortPacksGone(db, kitchen.id, row.id);
+		const problem = shortPackProblem(bench.shortPacks, batch.loose, shortGone);
+		if (problem) refuse(problem.path, problem.message);
+	}
 	await db('batches')
 		.where({ kitchen_id: kitchen.id, id: row.id })
 		.update({
@@ -162,9 +167,14 @@ async function noteStandings(
 }
 
 /** Writes counts anew where the entries say others; never fewer packs than are sold and given. */
-async function writeCounts(db: Database, { kitchen, row }: BatchContext, batch: Batch): Promise<void> {
-	if (batch.packsMade === row.packsMade || batch.packsMade < batch.packsSold + batch.packsGiven) return;
-	await db('batches').where({ kitchen_id: kitchen.id, id: row.id }).update(countsFromFold(batch));
+async function writeCounts(db: Database, context: BatchContext, { batch, bench }: ReadBatch): Promise<void> {
+	const { kitchen, row } = context;
+	// A closed one stands at its newest closing, beside the short packs that were made of it.
+	const packs = packsMade(batch, bench);
+	if (packs === row.packsMade || packs < batch.packsSold + batch.packsGiven) return;
+	await db('batches')
+		.where({ kitchen_id: kitchen.id, id: row.id })
+		.update(countsFromFold({ ...batch, packsMade: packs }));
 }
 
 const AT_ONCE = 50;
@@ -183,8 +193,7 @@ export async function noteMissingStandings(db: Database, kitchen: Kitchen): Prom
 			.pluck('b.id')) as string[];
 		if (ids.length === 0) return;
 		const batches = await batchContexts(db, kitchen, ids, 'all');
-		for (const { context, entries } of batches)
-			await writeCounts(db, context, assemble(context, entries).batch);
+		for (const { context, entries } of batches) await writeCounts(db, context, assemble(context, entries));
 		await noteStandings(db, kitchen.id, batches);
 	}
 }

@@ -1,5 +1,6 @@
-import { lineClosed, measuredPart, recipeMade, unweighedDough } from '$core/bench/batch.ts';
+import { lineClosed, measuredPart, packsMade, recipeMade, unweighedDough } from '$core/bench/batch.ts';
 import { closingFigures } from '$core/bench/closing.ts';
+import { shortPackProblem } from '$core/bench/short-packs.ts';
 import { derive } from '$core/derive.ts';
 import { documentOf } from '$core/file/write.ts';
 import type { Line, Recipe } from '$core/formula/types.ts';
@@ -77,7 +78,7 @@ export async function correctBatch(
 		db,
 		kitchen,
 		id,
-		async (transaction, { batch }) => {
+		async (transaction, { batch, bench }) => {
 			if (batch.version !== version) throw new Stale(batch);
 			const standing = batch.closed.at(-1);
 			if (!standing) return refuse('', 'this batch is still open: record what was measured');
@@ -92,15 +93,13 @@ export async function correctBatch(
 			const said = new Map(input.lines.map((line) => [line.id, line]));
 			const lines = batch.lines.map((line) => ({ ...line, weighed_g: said.get(line.id)?.grams ?? null }));
 			const { leftover_g, sellable, packs, loose } = input;
+			const made = packsMade(input, bench);
 			const gone = batch.packsSold + batch.packsGiven;
-			if ((packs ?? 0) < gone)
-				refuse('packs', `${packs ?? 'no'} packs are counted, but ${gone} of this batch are gone already`);
-			const stock = stockUsesAtHand(
-				batch.stock,
-				lines,
-				packs ?? 0,
-				await lotsOnHand(transaction, kitchen.id)
-			);
+			const short = shortPackProblem(bench.shortPacks, loose, []);
+			if (short) refuse(short.path, short.message);
+			if (made < gone)
+				refuse('packs', `${made || 'no'} packs are counted, but ${gone} of this batch are gone already`);
+			const stock = stockUsesAtHand(batch.stock, lines, made, await lotsOnHand(transaction, kitchen.id));
 			const counted = {
 				leftover_g,
 				sellable,
@@ -119,7 +118,7 @@ export async function correctBatch(
 			});
 			await transaction('batches')
 				.where({ kitchen_id: kitchen.id, id })
-				.update({ packs_made: packs ?? 0, version: version + 1, updated_at: utcNow() });
+				.update({ packs_made: made, version: version + 1, updated_at: utcNow() });
 		},
 		{ changes: 'its row' }
 	);

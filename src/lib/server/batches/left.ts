@@ -1,7 +1,7 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { shortPacksLeft } from '../sales/short-packs.ts';
+import { shortPacksIn, shortPacksLeft } from '../sales/short-packs.ts';
 import { heldBy, heldColumns, heldOf } from '../labels/held.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
@@ -24,7 +24,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 	const short = await shortPacksLeft(
 		db,
 		kitchen.id,
-		rows.map((row) => row.id)
+		new Map(rows.map((row) => [row.id, shortPacksIn(row.standing)]))
 	);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =

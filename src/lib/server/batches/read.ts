@@ -1,4 +1,4 @@
-import { isRecorded, lineStanding, lineTaken, measuredOf, packsMade, recipeMade } from '$core/bench/batch.ts';
+import { openState } from '$core/bench/state.ts';
 import { benchOf, type Bench } from '$core/bench/bench.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import { outcomesOf } from '$core/bench/standing.ts';
@@ -136,30 +136,32 @@ export async function batchContexts(
 export function assemble(context: BatchContext, entries: Entry[]): ReadBatch {
 	const { kitchen, row, planned, shelf, compositions, equipment, closed, draws, since } = context;
 	const bench = benchOf(entries);
-	const measured = measuredOf(bench);
-	const lines = planned.map(({ batchId: _, compositionId: __, ...line }): BatchLine => ({
-		...line,
-		...lineTaken(line, bench),
-		name: shelf.get(line.ingredient)?.name ?? ''
-	}));
-	const stock = stockOf(lines, row.product.materials, since, row.madeOn, draws?.stock ?? []);
 	const standing = closed.at(-1);
-	const recipe = recipeMade(
+	const open = openState(
+		planned.map(({ batchId: _, compositionId: __, ...line }) => ({
+			...line,
+			name: shelf.get(line.ingredient)?.name ?? ''
+		})),
 		{
 			rules: kitchen.rules,
 			currency: kitchen.currency,
-			// What a closed batch was made of, and at which prices, is in its closing.
-			ingredients: standing ? [] : ingredientsOf(planned, lines, shelf, compositions, draws),
+			ingredients: [],
 			formula: { name: row.name, lines: [], mixGap: row.mixGap },
 			product: row.product,
 			measured: NOT_MEASURED
 		},
-		lines.map(lineStanding),
-		measured
+		bench
 	);
-	const recorded = isRecorded(lines, measured) || row.closedAt !== null;
-	const state = { ...measured, lines, recipe, recorded };
-	const packs = standing ? row.packsMade : packsMade(measured) + bench.shortPacks.length;
+	const { lines } = open;
+	const stock = stockOf(lines, row.product.materials, since, row.madeOn, draws?.stock ?? []);
+	// What a closed batch was made of, and at which prices, is in its closing.
+	const ingredients = standing ? [] : ingredientsOf(planned, lines, shelf, compositions, draws);
+	const state = {
+		...open,
+		recipe: { ...open.recipe, ingredients },
+		recorded: open.recorded || row.closedAt !== null
+	};
+	const packs = standing ? row.packsMade : open.packsMade;
 	return {
 		entries,
 		bench,

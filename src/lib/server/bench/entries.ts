@@ -1,4 +1,5 @@
 import { fromDate, toCalendarDate } from '@internationalized/date';
+import { Admitting, type Lines } from '$core/bench/admitting.ts';
 import type { Entry } from '$core/bench/entries.ts';
 import type { Batch } from '../../batch/types.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
@@ -8,7 +9,7 @@ import { failedOn, type EntryAnswer } from '../edge/each-entry.ts';
 import { keptEntries, TAKEN } from '../db/once.ts';
 import { NotFound, Refused } from '../errors.ts';
 import { groupBy, utcNow, type Row } from '../rows.ts';
-import { Admitting, type Lines } from './admitting.ts';
+import { shortPacksGone } from '../sales/short-packs.ts';
 
 /**
  * Keeps entries of a batch, in the order given, each with the next number of the batch. One that was kept before
@@ -28,7 +29,11 @@ export async function keepEntries(
 		async (transaction, { batch, entries, keep }) => {
 			const lines = await linesOf(transaction, kitchen.id, batchId, sent);
 			const taken: Entry[] = [];
-			const admitting = new Admitting(entries, lines, batch.packsSold + batch.packsGiven);
+			const gone = {
+				packs: batch.packsSold + batch.packsGiven,
+				short: await shortPacksGone(transaction, kitchen.id, batchId)
+			};
+			const admitting = new Admitting(entries, lines, gone);
 			const others = await notTheirs(
 				transaction,
 				{ kitchen_id: kitchen.id, batch_id: batchId },

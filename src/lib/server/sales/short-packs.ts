@@ -1,40 +1,34 @@
-import { remaining } from '../../sales/short-packs.ts';
+import { remaining, saleProblem } from '$core/bench/short-packs.ts';
 import type { Database } from '../db/connection.ts';
 import { refuse } from '../errors.ts';
 import { groupBy } from '../rows.ts';
 
-/** The short packs of batches that are left, by batch: how many pieces are in each. */
+/** The short packs of batches that are left of those that were made, by batch: how many pieces are in each. */
 export async function shortPacksLeft(
 	db: Database,
 	kitchenId: string,
-	batchIds: readonly string[]
+	made: ReadonlyMap<string, readonly number[]>
 ): Promise<Map<string, number[]>> {
-	const made = await db('batch_events as e')
-		.leftJoin('batch_events as v', 'v.voids_id', 'e.id')
-		.where({ 'e.kitchen_id': kitchenId, 'e.name': 'short pack' })
-		.whereIn('e.batch_id', batchIds)
-		.whereNull('v.id')
-		.orderBy('e.id')
-		.select<{ batch_id: string; data: string }[]>('e.batch_id', 'e.data');
-	if (made.length === 0) return new Map();
-	const gone = await shortPacksGone(db, kitchenId, [...new Set(made.map((row) => row.batch_id))]);
-	return new Map(
-		[...groupBy(made, (row) => row.batch_id)].map(([id, each]) => [
-			id,
-			remaining(
-				each.map((row) => (JSON.parse(row.data) as { pieces: number }).pieces),
-				gone.get(id) ?? []
-			)
-		])
+	const some = [...made].filter(([, each]) => each.length > 0);
+	const gone = await goneOf(
+		db,
+		kitchenId,
+		some.map(([id]) => id)
 	);
+	return new Map(some.map(([id, each]) => [id, remaining(each, gone.get(id) ?? [])]));
 }
 
-/** The short packs of batches that are gone, by batch: how many pieces were in each. */
-async function shortPacksGone(
+/** How many pieces were in each short pack of a batch that is gone. */
+export async function shortPacksGone(db: Database, kitchenId: string, batchId: string): Promise<number[]> {
+	return (await goneOf(db, kitchenId, [batchId])).get(batchId) ?? [];
+}
+
+async function goneOf(
 	db: Database,
 	kitchenId: string,
 	batchIds: readonly string[]
 ): Promise<Map<string, number[]>> {
+	if (batchIds.length === 0) return new Map();
 	const rows = await db('sales')
 		.where('kitchen_id', kitchenId)
 		.whereIn('batch_id', batchIds)
@@ -53,38 +47,22 @@ async function shortPacksGone(
 	);
 }
 
-/** Refuses short packs that cannot be: more in them than was counted loose, or one taken apart that is gone. */
-export async function refuseShortPacks(
-	db: Database,
-	kitchenId: string,
-	batchId: string,
-	{ made, loose }: { made: readonly number[]; loose: number | null }
-): Promise<void> {
-	const inThem = made.reduce((sum, pieces) => sum + pieces, 0);
-	if (inThem > (loose ?? 0))
-		refuse(
-			'loose',
-			`${inThem} pieces are in short packs, and ${loose ?? 'none'} were counted loose: take a short pack apart first`
-		);
-	const missing = remaining((await shortPacksGone(db, kitchenId, [batchId])).get(batchId) ?? [], made)[0];
-	if (missing !== undefined)
-		refuse('packs', `a short pack of ${missing} is gone already: void its sale first`);
-}
+/** The short packs a noted standing tells of; one that was noted before they were has none. */
+export const shortPacksIn = (standing: string): readonly number[] =>
+	(JSON.parse(standing) as { shortPacks?: number[] }).shortPacks ?? [];
 
 /** Refuses a short pack that is not there, and a full one where only short ones are left. */
 export async function refuseShort(
 	db: Database,
 	kitchenId: string,
 	batch: { id: string; code: string; left: number },
-	{ packs, pieces }: { packs: number; pieces: number | null }
+	wanted: { packs: number; pieces: number | null }
 ): Promise<void> {
-	const short = (await shortPacksLeft(db, kitchenId, [batch.id])).get(batch.id) ?? [];
-	if (pieces !== null && !short.includes(pieces))
-		refuse('packs', `batch ${batch.code} has no short pack of ${pieces} left`);
-	const full = batch.left - short.length;
-	if (pieces === null && short.length > 0 && packs > full)
-		refuse(
-			'packs',
-			`batch ${batch.code} has ${full} full ${full === 1 ? 'pack' : 'packs'} left, not ${packs}; ${short.length === 1 ? 'one is short' : `${short.length} are short`}`
-		);
+	const row = await db('batch_standings')
+		.where({ kitchen_id: kitchenId, batch_id: batch.id })
+		.first<{ standing: string } | undefined>('standing');
+	const made = row ? shortPacksIn(row.standing) : [];
+	const short = (await shortPacksLeft(db, kitchenId, new Map([[batch.id, made]]))).get(batch.id) ?? [];
+	const problem = saleProblem(batch.code, { full: batch.left - short.length, short }, wanted);
+	if (problem !== null) refuse('packs', problem);
 }

@@ -2,15 +2,13 @@ import { deserialize } from '$app/forms';
 import type { Problem } from '$core/problem.ts';
 import { readAll } from '$lib/read-again.ts';
 import { formulaDraft } from '$lib/formula/kept-draft.ts';
-import { isBlank, type FormulaDraft } from '$lib/formula/draft.ts';
+import { isBlank, plainDraft, type FormulaDraft } from '$lib/formula/draft.ts';
+import { dropCopy, heldCopy, holdCopy } from '$lib/formula/typed-copy.ts';
 import type { Formula } from '$lib/formula/types.ts';
 import { tick } from 'svelte';
 import { toast } from 'svelte-sonner';
 import { atSending } from '$lib/form/first-problem.ts';
-import { asHeader, asWhom } from '$lib/people/here.svelte.ts';
-
-/** Under which name this browser keeps what somebody typed while the server was gone. */
-const copyOf = (id: string): string => `square-batch-draft-${asWhom() ?? ''}-${id}`;
+import { asHeader } from '$lib/people/here.svelte.ts';
 
 /** What becomes of what is typed. */
 export type Keeping = 'kept' | 'keeping' | 'waiting';
@@ -19,6 +17,8 @@ export type Keeping = 'kept' | 'keeping' | 'waiting';
 const PAUSE_MS = 500;
 const RETRY_MS = 3000;
 const MOST_UNDO = 200;
+/** So many of the last that were sent may have arrived unanswered. */
+const MOST_SENT = 3;
 
 /**
  * The state of a formula's sheet: what is typed, kept as a draft at every pause; undo and redo; a version
@@ -40,6 +40,8 @@ export class Sheet {
 	#settled = $state.raw('');
 	/** The draft as the server has it. */
 	#stored: string;
+	/** What was sent last: the server may have it though it never said so. */
+	#sentLately: string[] = [];
 	/** How often the draft was, or is to be, read whole; one behind the other where something changed since. */
 	#readings = $state(1);
 	#read = 0;
@@ -139,6 +141,8 @@ export class Sheet {
 	/** Sends what is typed to the server, one after the other; keeps it in the browser while it cannot. */
 	flush(): Promise<void> {
 		clearTimeout(this.#pause);
+		// Held before anything waits: the page may be left, and opened again before the server has it.
+		if (this.#text() !== this.#stored) this.#hold(false);
 		return this.#inTurn(async () => {
 			const text = this.#text();
 			if (text !== this.#stored && !this.theirs) await this.#send(text);
@@ -152,9 +156,14 @@ export class Sheet {
 		return turn;
 	}
 
+	#hold(isUnreached: boolean): string {
+		return holdCopy({ draft: this.draft, sent: this.#sentLately, isUnreached });
+	}
+
 	async #send(text: string): Promise<void> {
 		this.keeping = 'keeping';
-		const copy = copyOf(this.draft.id);
+		this.#sentLately = [...this.#sentLately.slice(1 - MOST_SENT), plainDraft(this.draft)];
+		const held = this.#hold(false);
 		try {
 			const response = await fetch(`/formulas/${this.draft.id}/draft`, {
 				method: 'PUT',
@@ -165,29 +174,47 @@ export class Sheet {
 			});
 			const answer = (await response.json()) as { version?: number; current?: Formula };
 			if (response.status === 409 && answer.current) {
-				this.theirs = formulaDraft(answer.current);
-				this.keeping = 'waiting';
+				await this.#meet(formulaDraft(answer.current));
 				return;
 			}
 			if (!response.ok || answer.version === undefined) throw new Error('not kept');
 			this.draft.version = answer.version;
 			this.#stored = text;
 			this.#readings++;
-			localStorage.removeItem(copy);
+			dropCopy(this.draft.id, held);
 			this.keeping = this.#text() === text ? 'kept' : 'keeping';
 		} catch {
-			localStorage.setItem(copy, JSON.stringify(this.draft));
+			this.#hold(true);
 			this.keeping = 'waiting';
 			this.#pause = setTimeout(() => void this.flush(), RETRY_MS);
 		}
 	}
 
-	/** Takes up what this browser kept while the server was gone. */
+	/** The server has something else: what was sent from here before and never answered, or what somebody else typed. */
+	async #meet(current: FormulaDraft): Promise<void> {
+		if (this.#sentLately.includes(plainDraft(current)) && current.version !== this.draft.version) {
+			this.draft.version = current.version;
+			await this.#send(this.#text());
+			return;
+		}
+		this.theirs = current;
+		this.keeping = 'waiting';
+	}
+
+	/** Takes up what was typed here and had not arrived when the sheet was read. */
 	takeUpCopy(): void {
-		const copy = localStorage.getItem(copyOf(this.draft.id));
-		if (copy === null) return;
-		this.draft = JSON.parse(copy) as FormulaDraft;
-		toast('What you typed while the server was gone is here again.');
+		const copy = heldCopy(this.draft.id);
+		if (!copy) return;
+		const loaded = plainDraft(this.draft);
+		if (plainDraft(copy.draft) === loaded) {
+			dropCopy(this.draft.id);
+			return;
+		}
+		this.#sentLately = copy.sent;
+		const version = copy.sent.includes(loaded) ? this.draft.version : copy.draft.version;
+		this.draft = { ...copy.draft, version };
+		this.#readings++;
+		if (copy.isUnreached) toast('What you typed while the server was gone is here again.');
 	}
 
 	/** What is sent: blank lines at the end are left out, so that line numbers stay the page's. */
@@ -262,14 +289,14 @@ export class Sheet {
 	}
 
 	/**
-	 * Takes what the server has now, when it was asked for or another formula is opened. What else
-	 * arrives leaves the sheet alone, and so does the answer to what was typed before more was.
+	 * Takes what the server has now, when it was asked for. What else arrives leaves the sheet alone, and so
+	 * does the answer to what was typed before more was.
 	 */
 	take(draft: FormulaDraft): void {
 		const asked = this.#asked;
 		this.#asked = null;
-		if (draft.id === this.draft.id && asked === null) return;
-		if (draft.id === this.draft.id && asked !== this.#text()) {
+		if (asked === null) return;
+		if (asked !== this.#text()) {
 			this.draft.version = draft.version;
 			this.draft.productId = draft.productId;
 			this.#readings++;

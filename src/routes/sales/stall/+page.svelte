@@ -28,7 +28,7 @@
 	} from '$lib/sales/stall.ts';
 	import { readAgain } from '$lib/read-again.ts';
 	import { newSaleId, till } from '$lib/sales/till.svelte.ts';
-	import { shortPrice } from '$lib/sales/short-packs.ts';
+	import { shortPrice } from '$lib/sales/short-price.ts';
 	import type { PaidBy } from '$lib/sales/kinds.ts';
 	import type { SaleEntry } from '$lib/sales/types.ts';
 	import Field from '$lib/ui/control/Field.svelte';

@@ -93,6 +93,7 @@ import * as ceremonies from './0091_ceremonies.ts';
 import * as packsAsCounted from './0092_packs_as_counted.ts';
 import * as leftEntries from './0093_left_entries.ts';
 import * as usageCounted from './0094_usage_counted.ts';
+import * as shortPacksStand from './0095_short_packs_stand.ts';
 
 /** Every migration by name, in order. A new one goes at the end; one that has shipped never changes. */
 export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
@@ -189,5 +190,6 @@ export const MIGRATIONS: [name: string, migration: Knex.Migration][] = [
 	['0091_ceremonies', ceremonies],
 	['0092_packs_as_counted', packsAsCounted],
 	['0093_left_entries', leftEntries],
-	['0094_usage_counted', usageCounted]
+	['0094_usage_counted', usageCounted],
+	['0095_short_packs_stand', shortPacksStand]
 ];

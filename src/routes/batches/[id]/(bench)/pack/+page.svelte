@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { looseLeft } from '$core/bench/batch.ts';
+	import { looseLeft } from '$core/bench/short-packs.ts';
 	import DayField from '$lib/ui/control/DayField.svelte';
 	import { weightDoubt } from '$core/bench/doubt.ts';
 	import { rulesOf } from '$core/rules/index.ts';

@@ -1,19 +1,30 @@
-import { benchOf, rejectsOf } from '$core/bench/bench.ts';
-import type { Counted, Entry, EventEntry, WeighingEntry } from '$core/bench/entries.ts';
+import { benchOf, rejectsOf } from './bench.ts';
+import type { Counted, Entry, EventEntry, WeighingEntry } from './entries.ts';
+import { shortPackProblem } from './short-packs.ts';
 
 /** The lines of a batch, each with those lots that entries name and that are of its ingredient. */
 export type Lines = ReadonlyMap<string, ReadonlySet<string>>;
 
-/** Counts that others go by: packs that are gone, and rejects of the balls there are. */
-type Counts = Record<'packs' | 'balls' | 'rejects', number | null>;
+/** Packs of a batch that went out already: how many, and how many pieces were in each short one of them. */
+export interface Gone {
+	packs: number;
+	short: readonly number[];
+}
+
+/** Counts that others go by: packs that are gone, rejects of the balls there are, short packs of what lies loose. */
+type Counts = Record<'packs' | 'balls' | 'rejects' | 'loose', number | null> & {
+	shortPacks: readonly number[];
+};
+
+const COUNTING = new Set<EventEntry['happening']['name']>(['counted', 'piece rejected', 'short pack']);
 
 const isCount = (entry: Entry): entry is EventEntry =>
-	entry.kind === 'event' &&
-	(entry.happening.name === 'counted' || entry.happening.name === 'piece rejected' || entry.voids !== null);
+	entry.kind === 'event' && (COUNTING.has(entry.happening.name) || entry.voids !== null);
 
 function countsOf(entries: readonly EventEntry[]): Counts {
 	const bench = benchOf(entries);
-	return { packs: bench.counted.packs, balls: bench.counted.balls, rejects: rejectsOf(bench) };
+	const { packs, balls, loose } = bench.counted;
+	return { packs, balls, loose, rejects: rejectsOf(bench), shortPacks: bench.shortPacks };
 }
 
 /**
@@ -29,11 +40,10 @@ export class Admitting {
 	readonly #counting: EventEntry[] = [];
 	#counts: Counts;
 
-	/** `gone` are packs of the batch that went out already. */
 	constructor(
 		entries: readonly Entry[],
 		readonly lines: Lines,
-		readonly gone: number
+		readonly gone: Gone
 	) {
 		for (const entry of entries) this.#note(entry);
 		this.#counts = countsOf(this.#counting);
@@ -104,18 +114,30 @@ export class Admitting {
 			return taken && isCount(taken) ? countsOf(this.#counting.filter(({ id }) => id !== voids)) : counts;
 		}
 		if (happening.name === 'piece rejected') counts.rejects = (counts.rejects ?? 0) + 1;
+		else if (happening.name === 'short pack') counts.shortPacks = [...counts.shortPacks, happening.pieces];
 		else if (happening.name === 'counted' && happening.of in counts)
-			counts[happening.of as Counted & keyof Counts] = happening.count;
+			counts[happening.of as Exclude<Counted, 'sellable'>] = happening.count;
 		return counts;
 	}
 
 	#refusedCounts(after: Counts): string | null {
-		const packs = after.packs ?? 0;
-		if (packs < this.gone && (this.#counts.packs ?? 0) >= this.gone)
-			return `${packs} packs are fewer than the ${this.gone} of this batch that are gone already: void the sales first`;
+		const before = this.#counts;
+		const short = this.#shortProblem(after);
+		// What could not be before is no fault of what comes now.
+		if (short !== null && this.#shortProblem(before) === null) return short;
+		const packs = madeOf(after);
+		const gone = this.gone.packs;
+		if (packs < gone && madeOf(before) >= gone)
+			return `${packs} packs are fewer than the ${gone} of this batch that are gone already: void the sales first`;
 		const { balls, rejects } = after;
 		return balls !== null && (rejects ?? 0) > balls
 			? `${rejects} rejects are more than the ${balls} balls that were made: count the balls again`
 			: null;
 	}
+
+	#shortProblem({ shortPacks, loose }: Counts): string | null {
+		return shortPackProblem(shortPacks, loose, this.gone.short)?.message ?? null;
+	}
 }
+
+const madeOf = ({ packs, shortPacks }: Counts): number => (packs ?? 0) + shortPacks.length;
