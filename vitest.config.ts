@@ -17,6 +17,8 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'stand-ins/**/*.test.ts'],
+					// What they load is loaded once: half of their time went into loading it for each file.
+					isolate: false,
 					// Properties try hundreds of cases, and a busy machine takes its time.
 					testTimeout: 30_000
 				}

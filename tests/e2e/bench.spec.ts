@@ -265,6 +265,42 @@ test('what comes from another device meanwhile does not stop the way to another 
 	await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
+test('nine hundred balls from another device: the page is short, shows the newest, and the others when asked', async ({
+	page
+}) => {
+	await newFormula(page, fresh('Many balls roti'));
+	await planAtBench(page);
+	const batch = page.url().replace(/\/weigh$/, '');
+	const entries = Array.from({ length: 900 }, (_, index) => ({
+		kind: 'weighing',
+		id: ulid(),
+		at: new Date().toISOString(),
+		what: 'ball',
+		lineId: null,
+		// The third is too heavy.
+		grams: index === 2 ? 90 : 60,
+		corrects: null,
+		by: 'scale',
+		lotId: null
+	}));
+	for (let from = 0; from < entries.length; from += 100)
+		await post(page, `${batch}/entries.json`, { entries: entries.slice(from, from + 100) });
+	const answer = await page.request.get(`${batch}/divide`);
+	expect((await answer.body()).length).toBeLessThan(200_000); // 552 kB written out
+	await open(page, `${batch}/divide`);
+	await expect(page.getByTestId('scale-of')).toHaveText('ball 901');
+	const board = page.getByRole('list', { name: 'Ball board' });
+	await expect(page.getByTestId('folded')).toContainText('Balls 1 to 820: 1 outside the tolerance');
+	await expect(board.getByRole('button')).toHaveCount(80);
+	await page.getByRole('button', { name: 'Show them' }).click();
+	await expect(board.getByRole('button', { name: /^Ball 3, 90\.0 g, heavy/ })).toBeVisible();
+	await expect(board.getByRole('button')).toHaveCount(900);
+	// What is missed is told from where it may be missing.
+	const told = async (after: string) => page.request.get(`${batch}/entries.json?after=${after}`);
+	expect(((await (await told('898')).json()) as { entries: unknown[] }).entries).toHaveLength(2);
+	expect((await told('x')).status()).toBe(400);
+});
+
 test('what is not taken says so and is not lost without a word', async ({ page }) => {
 	await newFormula(page, fresh('Not taken roti'));
 	await planAtBench(page);

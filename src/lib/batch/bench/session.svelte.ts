@@ -6,6 +6,7 @@ import { readAgain } from '../../read-again.ts';
 import type { Batch } from '../types.ts';
 import { benchBatch, oncePerId } from './bench-batch.ts';
 import { hear, onListening } from './news.ts';
+import { unpackEntries, wholeUpTo, type PackedEntries } from './packed-entries.ts';
 import { outbox, type MovedReading, type NewWeighing } from './outbox.svelte.ts';
 
 /** A batch at the bench: as the server has it, with what came since and what is still on its way. */
@@ -35,7 +36,8 @@ const KEY = Symbol('bench session');
 export const useSession = (): BenchSession => getContext<BenchSession>(KEY);
 
 /** Begins the session of a batch's stations; `loaded` is what the page was loaded with. */
-export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): BenchSession {
+export function beginSession(loaded: () => { batch: Batch; entries: PackedEntries }): BenchSession {
+	const read = $derived(unpackEntries(loaded().entries));
 	/** What came since, from this device and others. */
 	let come = $state.raw<{ batchId: string; entries: Entry[] }>({ batchId: '', entries: [] });
 	// The layout stays when a link leads from one batch to another: what came is of one of them only.
@@ -43,15 +45,16 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 	const add = (batchId: string, entries: Entry[]) => {
 		if (batchId === loaded().batch.id) come = { batchId, entries: oncePerId([...comeHere, ...entries]) };
 	};
-	/** Reads what was kept once more; without a server what is here goes on standing. */
+	/** Reads what was kept since, from where anything may be missing; without a server what is here goes on standing. */
 	async function catchUp(): Promise<void> {
 		const { id } = loaded().batch;
-		const answer = await fetch(`/batches/${id}/entries.json`).catch(() => null);
+		const after = wholeUpTo([...read, ...comeHere]);
+		const answer = await fetch(`/batches/${id}/entries.json?after=${after}`).catch(() => null);
 		if (answer?.ok) add(id, ((await answer.json()) as { entries: Entry[] }).entries);
 	}
 	onMount(() => {
-		const { batch: here, entries } = loaded();
-		void outbox.keptBeside(here.id, entries).then((kept) => add(here.id, kept));
+		const { batch: here } = loaded();
+		void outbox.keptBeside(here.id, read).then((kept) => add(here.id, kept));
 		const unhear = hear((news) => {
 			if (news.entries.length > 0) add(news.batchId, news.entries);
 			else if (news.batchId === loaded().batch.id) void readAgain();
@@ -71,7 +74,7 @@ export function beginSession(loaded: () => { batch: Batch; entries: Entry[] }): 
 	const mine = $derived(
 		outbox.waiting.flatMap((each) => (each.batchId === loaded().batch.id ? each.entry : []))
 	);
-	const bench = $derived(benchOf(oncePerId([...loaded().entries, ...comeHere, ...mine])));
+	const bench = $derived(benchOf(oncePerId([...read, ...comeHere, ...mine])));
 	const batch = $derived(benchBatch(loaded().batch, bench));
 	const outcome = $derived(batch.closed.length > 0 ? null : derive(batch.recipe));
 	const batchId = () => loaded().batch.id;

@@ -1,3 +1,4 @@
+import { packEntries } from '$lib/batch/bench/packed-entries.ts';
 import { batchFor, lotsFor as shapedLots } from '$lib/server/edge/shapes.ts';
 import { cookedAs, cookLossHistory, squares } from '$lib/server/batches/history.ts';
 import { readBatch } from '$lib/server/batches/read.ts';
@@ -31,7 +32,7 @@ async function readBench(locals: App.Locals, id: string) {
 	const earlier = batches.filter((each) => each.id !== batch.id && each.madeOn <= batch.madeOn);
 	return {
 		batch: batchFor(locals, batch),
-		entries,
+		entries: packEntries(entries),
 		station,
 		/** What may stand on the scale, and what it weighs empty where that is known. */
 		containers: equipment.flatMap(({ id, name, tare_g, retired }) => (retired ? [] : [{ id, name, tare_g }])),

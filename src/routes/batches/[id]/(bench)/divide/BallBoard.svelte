@@ -22,6 +22,13 @@
 	} = $props();
 
 	const MOST_PLACES = 400;
+	/** So many of the newest are shown where there are more: the others are folded, and told by how they stand. */
+	const NEWEST = 80;
+	let showsAll = $state(false);
+	const folded = $derived(
+		showsAll || board.balls.length <= NEWEST + NEWEST / 4 ? 0 : board.balls.length - NEWEST
+	);
+	const off = $derived(board.balls.slice(0, folded).filter((ball) => ball.mark !== 'good').length);
 	const empty = $derived(
 		Array.from(
 			{ length: Math.max(0, Math.min(MOST_PLACES, places) - board.balls.length) },
@@ -34,8 +41,23 @@
 	const MARK = { light: 'light', good: 'within the tolerance', heavy: 'heavy' } as const;
 </script>
 
-<ol class="mt-2 grid grid-cols-[repeat(auto-fill,minmax(3.2rem,1fr))] gap-1" aria-label="Ball board">
-	{#each board.balls as ball, place (place)}
+{#if folded > 0}
+	<p class="mt-2 text-sm" data-testid="folded">
+		Balls 1 to {plain(folded)}: {off === 0
+			? 'all within the tolerance'
+			: `${plain(off)} outside the tolerance`}.
+		<button type="button" class="min-h-9 px-1 font-semibold underline" onclick={() => (showsAll = true)}
+			>Show them</button
+		>
+	</p>
+{/if}
+<ol
+	start={folded + 1}
+	class="mt-2 grid grid-cols-[repeat(auto-fill,minmax(3.2rem,1fr))] gap-1"
+	aria-label="Ball board"
+>
+	{#each board.balls.slice(folded) as ball, nth (folded + nth)}
+		{@const place = folded + nth}
 		<li>
 			<button
 				type="button"
