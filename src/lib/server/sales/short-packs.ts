@@ -58,10 +58,12 @@ export async function refuseShort(
 	batch: { id: string; code: string; left: number },
 	wanted: { packs: number; pieces: number | null }
 ): Promise<void> {
+	// Of how it stands no more is read than a sale goes by.
 	const row = await db('batch_standings')
 		.where({ kitchen_id: kitchenId, batch_id: batch.id })
-		.first<{ standing: string } | undefined>('standing');
-	const made = row ? shortPacksIn(row.standing) : [];
+		// What the database tells as JSON comes read.
+		.first<{ made: number[] | null } | undefined>(db.raw("JSON_QUERY(standing, '$.shortPacks') AS made"));
+	const made = row?.made ?? [];
 	const short = (await shortPacksLeft(db, kitchenId, new Map([[batch.id, made]]))).get(batch.id) ?? [];
 	const problem = saleProblem(batch.code, { full: batch.left - short.length, short }, wanted);
 	if (problem !== null) refuse('packs', problem);
