@@ -1,3 +1,4 @@
+import { packsMade } from './batch.ts';
 import { benchOf, rejectsOf } from './bench.ts';
 import type { Counted, Entry, EventEntry, WeighingEntry } from './entries.ts';
 import { shortPackProblem } from './short-packs.ts';
@@ -125,9 +126,9 @@ export class Admitting {
 		const short = this.#shortProblem(after);
 		// What could not be before is no fault of what comes now.
 		if (short !== null && this.#shortProblem(before) === null) return short;
-		const packs = madeOf(after);
+		const packs = packsMade(after, after);
 		const gone = this.gone.packs;
-		if (packs < gone && madeOf(before) >= gone)
+		if (packs < gone && packsMade(before, before) >= gone)
 			return `${packs} packs are fewer than the ${gone} of this batch that are gone already: void the sales first`;
 		const { balls, rejects } = after;
 		return balls !== null && (rejects ?? 0) > balls
@@ -139,5 +140,3 @@ export class Admitting {
 		return shortPackProblem(shortPacks, loose, this.gone.short)?.message ?? null;
 	}
 }
-
-const madeOf = ({ packs, shortPacks }: Counts): number => (packs ?? 0) + shortPacks.length;

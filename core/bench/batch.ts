@@ -99,7 +99,7 @@ export function isRecorded(lines: readonly LineTaken[], measured: BatchMeasured)
 /** Packs there are to sell: what was counted and the short ones, else none. Planned figures never become packs. */
 export const packsMade = (
 	{ packs }: Pick<BatchMeasured, 'packs'>,
-	{ shortPacks }: Pick<Bench, 'shortPacks'>
+	{ shortPacks }: { shortPacks: readonly number[] }
 ): number => (packs ?? 0) + shortPacks.length;
 
 /** Dough lines that nobody weighed. */

@@ -383,6 +383,24 @@ test('the server gone while typing: the draft waits in the browser and arrives',
 	await expect(grams(page, 2)).toHaveValue('630');
 });
 
+test('what arrived though its answer was lost is undone there too', async ({ page }) => {
+	await newFormula(page, fresh('Answer lost'));
+	await page.route(/draft$/, async (route) => {
+		await route.fetch();
+		await route.abort();
+	});
+	await grams(page, 2).fill('640');
+	await expect(page.getByText('Not kept yet')).toBeVisible();
+	await page.getByRole('button', { name: 'Undo', exact: true }).click();
+	await expect(grams(page, 2)).toHaveValue('600');
+	await page.unrouteAll({ behavior: 'wait' });
+	await draftKept(page);
+	await expect(page.getByText('Somebody saved this')).toHaveCount(0);
+	await open(page, page.url());
+	await expect(grams(page, 2)).toHaveValue('600');
+	await draftKept(page);
+});
+
 test('duplicated, put away and brought back; a draft dropped', async ({ page }) => {
 	const name = fresh('Filed');
 	await newFormula(page, name);

@@ -17,6 +17,11 @@ test('the second to type in a formula sees both and chooses', LONG, async ({ pag
 
 	await other.getByRole('button', { name: 'Take theirs' }).click();
 	await expect(other.getByLabel('Grams of line 2')).toHaveValue('620');
+	// What was given up for it is not held for the next time either.
+	await open(other, page.url());
+	await expect(other.getByLabel('Grams of line 2')).toHaveValue('620');
+	await draftKept(other);
+	await expect(other.getByText('Somebody saved')).toHaveCount(0);
 
 	await page.getByLabel('Grams of line 3').fill('22');
 	await draftKept(page);

@@ -17,7 +17,8 @@ const BY: readonly WeighingEntry['by'][] = ['scale', 'typed'];
 /** Packs entries; `unpackEntries` gives the very same back, in order of their numbers. */
 export function packEntries(entries: readonly Entry[]): PackedEntries {
 	const weighings = entries.filter((entry) => entry.kind === 'weighing');
-	const ids = [...new Set(weighings.flatMap(({ lineId, lotId }) => [lineId ?? [], lotId ?? []].flat()))];
+	const named = weighings.flatMap(({ lineId, lotId }) => [lineId, lotId]);
+	const ids = [...new Set(named.filter((id) => id !== null))];
 	const placeOf = new Map(ids.map((id, place) => [id, place]));
 	const first = weighings[0];
 	const since_ms = first ? Date.parse(first.at) : 0;
@@ -39,7 +40,7 @@ export function unpackEntries({ ids, since_ms, weighings, events }: PackedEntrie
 
 /** Id, number, time, what, line, grams, what it corrects, how it was taken, lot; empty where there is none. */
 function packed(entry: WeighingEntry, placeOf: ReadonlyMap<string, number>, since_ms: number): string {
-	const place = (id: string | null) => (id === null ? '' : (placeOf.get(id) ?? '').toString(RADIX));
+	const place = (id: string | null) => (id === null ? '' : placeOf.get(id)?.toString(RADIX));
 	return [
 		entry.id,
 		entry.number?.toString(RADIX) ?? '',

@@ -1,7 +1,7 @@
 import type { BatchLeft } from '../../batch/left.ts';
 import type { Database } from '../db/connection.ts';
 import type { Kitchen } from '../../kitchen/types.ts';
-import { shortPacksIn, shortPacksLeft } from '../sales/short-packs.ts';
+import { shortPacksLeft, shortPacksMade, type WithShortPacks } from '../sales/short-packs.ts';
 import { heldBy, heldColumns, heldOf } from '../labels/held.ts';
 import { textOrNull, type Row } from '../rows.ts';
 import { batchFromRow, batchRows } from './rows.ts';
@@ -11,8 +11,9 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 	const query = batchRows(db, kitchen.id)
 		.join('batch_standings as s', 's.batch_id', 'b.id')
 		.where('b.packs_left', '>', 0)
-		.select<Row[]>(
+		.select<(Row & WithShortPacks)[]>(
 			...heldColumns(db),
+			shortPacksMade(db),
 			db.raw(
 				`COALESCE(
 					JSON_VALUE(s.standing, '$.bestBefore'),
@@ -24,7 +25,7 @@ export async function batchesLeft(db: Database, kitchen: Kitchen): Promise<Batch
 	const short = await shortPacksLeft(
 		db,
 		kitchen.id,
-		new Map(rows.map((row) => [row.id, shortPacksIn(row.standing)]))
+		new Map(rows.map((row) => [row.id, row.short_packs ?? []]))
 	);
 	return rows.map((row) => {
 		const { id, code, name, packPieces, madeOn, packsLeft, productId, productPrice, price } =

@@ -31,7 +31,10 @@ export async function keepEntries(
 			const taken: Entry[] = [];
 			const gone = {
 				packs: batch.packsSold + batch.packsGiven,
-				short: await shortPacksGone(transaction, kitchen.id, batchId)
+				// Readings count no packs.
+				short: sent.some(({ kind }) => kind === 'event')
+					? await shortPacksGone(transaction, kitchen.id, batchId)
+					: []
 			};
 			const admitting = new Admitting(entries, lines, gone);
 			const others = await notTheirs(

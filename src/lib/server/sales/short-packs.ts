@@ -47,9 +47,13 @@ async function goneOf(
 	);
 }
 
-/** The short packs a noted standing tells of; one that was noted before they were has none. */
-export const shortPacksIn = (standing: string): readonly number[] =>
-	(JSON.parse(standing) as { shortPacks?: number[] }).shortPacks ?? [];
+/**
+ * The short packs that were made of a batch, as `short_packs` of its noted standing `s`: the database reads the JSON it
+ * tells. Null of one that was noted before there were any.
+ */
+export const shortPacksMade = (db: Database) =>
+	db.raw("JSON_QUERY(s.standing, '$.shortPacks') AS short_packs");
+export type WithShortPacks = { short_packs: number[] | null };
 
 /** Refuses a short pack that is not there, and a full one where only short ones are left. */
 export async function refuseShort(
@@ -58,12 +62,10 @@ export async function refuseShort(
 	batch: { id: string; code: string; left: number },
 	wanted: { packs: number; pieces: number | null }
 ): Promise<void> {
-	// Of how it stands no more is read than a sale goes by.
-	const row = await db('batch_standings')
-		.where({ kitchen_id: kitchenId, batch_id: batch.id })
-		// What the database tells as JSON comes read.
-		.first<{ made: number[] | null } | undefined>(db.raw("JSON_QUERY(standing, '$.shortPacks') AS made"));
-	const made = row?.made ?? [];
+	const row = await db('batch_standings as s')
+		.where({ 's.kitchen_id': kitchenId, 's.batch_id': batch.id })
+		.first<WithShortPacks | undefined>(shortPacksMade(db));
+	const made = row?.short_packs ?? [];
 	const short = (await shortPacksLeft(db, kitchenId, new Map([[batch.id, made]]))).get(batch.id) ?? [];
 	const problem = saleProblem(batch.code, { full: batch.left - short.length, short }, wanted);
 	if (problem !== null) refuse('packs', problem);

@@ -185,6 +185,8 @@ export class Sheet {
 			this.keeping = this.#text() === text ? 'kept' : 'keeping';
 		} catch {
 			this.#hold(true);
+			// It may have arrived all the same: what the server has is not known until it answers.
+			this.#stored = '';
 			this.keeping = 'waiting';
 			this.#pause = setTimeout(() => void this.flush(), RETRY_MS);
 		}
@@ -316,6 +318,7 @@ export class Sheet {
 		this.#readings++;
 		this.#stored = this.#text();
 		this.theirs = null;
+		dropCopy(this.draft.id);
 		this.keeping = 'kept';
 	}
 
