@@ -292,7 +292,8 @@ test('nine hundred balls from another device: the page is short, shows the newes
 	const board = page.getByRole('list', { name: 'Ball board' });
 	await expect(page.getByTestId('folded')).toContainText('Balls 1 to 820: 1 outside the tolerance');
 	await expect(board.getByRole('button')).toHaveCount(80);
-	await page.getByRole('button', { name: 'Show them' }).click();
+	await page.getByRole('button', { name: 'Show them' }).press('Enter');
+	await expect(board.getByRole('button', { name: /^Ball 1, / })).toBeFocused();
 	await expect(board.getByRole('button', { name: /^Ball 3, 90\.0 g, heavy/ })).toBeVisible();
 	await expect(board.getByRole('button')).toHaveCount(900);
 	// What is missed is told from where it may be missing.

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { BallBoard } from '$core/bench/divide.ts';
 	import { fixed, plain } from '$lib/format.ts';
+	import { tick } from 'svelte';
 
 	/** A small square for each ball, with a line as far from its middle as the ball is from the target. */
 	let {
@@ -28,6 +29,13 @@
 	const folded = $derived(
 		showsAll || board.balls.length <= NEWEST + NEWEST / 4 ? 0 : board.balls.length - NEWEST
 	);
+	let list = $state<HTMLElement>();
+	/** The button goes with what it unfolds: who pressed it goes on at the first ball. */
+	async function showAll(): Promise<void> {
+		showsAll = true;
+		await tick();
+		list?.querySelector('button')?.focus();
+	}
 	const off = $derived(board.balls.slice(0, folded).filter((ball) => ball.mark !== 'good').length);
 	const empty = $derived(
 		Array.from(
@@ -46,12 +54,11 @@
 		Balls 1 to {plain(folded)}: {off === 0
 			? 'all within the tolerance'
 			: `${plain(off)} outside the tolerance`}.
-		<button type="button" class="min-h-9 px-1 font-semibold underline" onclick={() => (showsAll = true)}
-			>Show them</button
-		>
+		<button type="button" class="min-h-11 px-1 font-semibold underline" onclick={showAll}>Show them</button>
 	</p>
 {/if}
 <ol
+	bind:this={list}
 	start={folded + 1}
 	class="mt-2 grid grid-cols-[repeat(auto-fill,minmax(3.2rem,1fr))] gap-1"
 	aria-label="Ball board"
